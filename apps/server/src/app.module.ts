@@ -1,0 +1,33 @@
+import { Module, type DynamicModule } from '@nestjs/common';
+import { DATABASE, type Database } from './database/database.ts';
+import { DemoService } from './demo.service.ts';
+import { JobsController } from './jobs/jobs.controller.ts';
+import { JobsService } from './jobs/jobs.service.ts';
+import { ProofsService } from './jobs/proofs.service.ts';
+import { OriginalsController } from './originals/originals.controller.ts';
+import { OriginalsService } from './originals/originals.service.ts';
+import { RunsController } from './runs/runs.controller.ts';
+import { RunsService } from './runs/runs.service.ts';
+import { SETTINGS, type Settings } from './settings.ts';
+import { WorkService } from './work/work.service.ts';
+
+/** The whole server over an open database. */
+@Module({})
+export class AppModule {
+  static over(database: Database, settings: Settings): DynamicModule {
+    return {
+      module: AppModule,
+      controllers: [OriginalsController, JobsController, RunsController],
+      providers: [
+        { provide: DATABASE, useValue: database },
+        { provide: SETTINGS, useValue: settings },
+        WorkService,
+        OriginalsService,
+        JobsService,
+        ProofsService,
+        RunsService,
+        DemoService,
+      ],
+    };
+  }
+}

@@ -1,0 +1,52 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { NestFactory } from '@nestjs/core';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
+import express, { type NextFunction, type Request, type Response } from 'express';
+import { AppModule } from './app.module.ts';
+import type { Database } from './database/database.ts';
+import { ProblemFilter } from './http/problem.ts';
+import { WEB_FOLDER } from './paths.ts';
+import type { Settings } from './settings.ts';
+
+/** Largest file that can be brought in. */
+const LARGEST_FILE = '160mb';
+
+/** The server, ready to listen. */
+export async function createApp(
+  database: Database,
+  settings: Settings,
+  quiet = false,
+): Promise<NestExpressApplication> {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.over(database, settings), {
+    bodyParser: false,
+    logger: quiet ? ['fatal'] : ['error', 'warn'],
+  });
+  app.disable('x-powered-by');
+  // Isolated from other origins, so that workers may share memory.
+  app.use((_request: Request, response: Response, next: NextFunction) => {
+    response.setHeader('Cross-Origin-Opener-Policy', 'same-origin');
+    response.setHeader('Cross-Origin-Embedder-Policy', 'require-corp');
+    response.setHeader('X-Content-Type-Options', 'nosniff');
+    next();
+  });
+  app.use('/api/originals', express.raw({ type: 'application/octet-stream', limit: LARGEST_FILE }));
+  app.use(express.json({ limit: '8mb' }));
+  app.useGlobalFilters(new ProblemFilter());
+  const description = new DocumentBuilder()
+    .setTitle('Brachytone')
+    .setDescription('Jobs, originals and runs. Errors are problem details (RFC 9457).')
+    .setVersion('1')
+    .build();
+  SwaggerModule.setup('api/docs', app, SwaggerModule.createDocument(app, description));
+  if (existsSync(WEB_FOLDER)) {
+    app.use(express.static(WEB_FOLDER, { index: false, maxAge: '1h' }));
+    app.use((request: Request, response: Response, next: NextFunction) => {
+      if (request.method !== 'GET' || request.path.startsWith('/api/')) next();
+      else response.sendFile(join(WEB_FOLDER, 'index.html'), { headers: { 'Cache-Control': 'no-cache' } });
+    });
+  }
+  app.enableShutdownHooks();
+  return app;
+}

@@ -1,0 +1,111 @@
+import type { JobDocument } from '@brachytone/job';
+import {
+  boolean,
+  customType,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uuid,
+} from 'drizzle-orm/pg-core';
+
+const bytea = customType<{ data: Uint8Array; driverData: Uint8Array }>({ dataType: () => 'bytea' });
+const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
+
+/** What is known of a file brought in, shown in the docket. */
+export interface OriginalFacts {
+  /** `JPEG`, `PNG` … */
+  readonly format: string;
+  /** Colour as it was in the file: `RGB`, `CMYK`, `grey`. */
+  readonly colour: string;
+  readonly bitsPerSample: number;
+  readonly alpha: boolean;
+  /** Name of the embedded ICC profile, if there was one. */
+  readonly profile: string | null;
+  /** Pixels per inch the file says of itself, if it does. */
+  readonly density: number | null;
+  /** True when an orientation tag turned the picture. */
+  readonly turned: boolean;
+}
+
+/** Files brought in, by the SHA-256 of their bytes. Sizes are of the working picture, the right way up. */
+export const originals = pgTable('originals', {
+  sha256: text('sha256').primaryKey(),
+  byteLength: integer('byte_length').notNull(),
+  width: integer('width').notNull(),
+  height: integer('height').notNull(),
+  channels: integer('channels').notNull(),
+  /** Level of the pyramid that is also kept by itself, to show something soon. */
+  smallLevel: integer('small_level').notNull(),
+  facts: jsonb('facts').$type<OriginalFacts>().notNull(),
+  created: moment('created').notNull().defaultNow(),
+});
+
+/** Bytes of an original in parts: as brought in, the working picture (PNG), and a small level of it (PNG). */
+export const originalBytes = pgTable(
+  'original_bytes',
+  {
+    sha256: text('sha256').notNull(),
+    kind: text('kind').$type<'source' | 'working' | 'small'>().notNull(),
+    part: integer('part').notNull(),
+    bytes: bytea('bytes').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.sha256, table.kind, table.part] })],
+);
+
+export const jobs = pgTable('jobs', {
+  id: uuid('id').primaryKey(),
+  document: jsonb('document').$type<JobDocument>().notNull(),
+  /** Goes up by one with every save. */
+  revision: integer('revision').notNull(),
+  /** How many of the job's steps are done; the rest are undone and can be done again. */
+  position: integer('position').notNull().default(0),
+  putAway: boolean('put_away').notNull().default(false),
+  created: moment('created').notNull().defaultNow(),
+  touched: moment('touched').notNull().defaultNow(),
+});
+
+/** One change to a job document, there and back. */
+export interface JobStep {
+  readonly label: string;
+  readonly forward: readonly object[];
+  readonly backward: readonly object[];
+}
+
+/** The undo history: steps of a job in order. */
+export const jobSteps = pgTable(
+  'job_steps',
+  {
+    jobId: uuid('job_id').notNull(),
+    sequence: integer('sequence').notNull(),
+    step: jsonb('step').$type<JobStep>().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.sequence] })],
+);
+
+export type RunStatus = 'queued' | 'running' | 'done' | 'cancelled' | 'failed' | 'stopped';
+
+/** A film of a run. */
+export interface RunFilm {
+  readonly plate: string;
+  readonly ink: string;
+  readonly file: string;
+  /** Bytes of the finished file; 0 until it is. */
+  readonly bytes: number;
+  /** Percent of the film that is inked (before it is made negative); null until it is finished. */
+  readonly inked: number | null;
+}
+
+/** Films being made or made, from a job as it was when asked. */
+export const runs = pgTable('runs', {
+  id: uuid('id').primaryKey(),
+  jobId: uuid('job_id').notNull(),
+  document: jsonb('document').$type<JobDocument>().notNull(),
+  status: text('status').$type<RunStatus>().notNull(),
+  films: jsonb('films').$type<RunFilm[]>().notNull(),
+  message: text('message'),
+  created: moment('created').notNull().defaultNow(),
+  ended: moment('ended'),
+});

@@ -1,0 +1,31 @@
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { Inject, Injectable } from '@nestjs/common';
+import { DEMO_FILES, demoJobs } from '@brachytone/demo';
+import { DATABASE, type Database } from './database/database.ts';
+import { originals } from './database/schema.ts';
+import { JobsService } from './jobs/jobs.service.ts';
+import { OriginalsService } from './originals/originals.service.ts';
+import { DEMO_FOLDER } from './paths.ts';
+
+/** Puts the demo jobs on an empty board, once. */
+@Injectable()
+export class DemoService {
+  constructor(
+    @Inject(DATABASE) private readonly database: Database,
+    @Inject(JobsService) private readonly jobs: JobsService,
+    @Inject(OriginalsService) private readonly originals: OriginalsService,
+  ) {}
+
+  async load(): Promise<void> {
+    const [any] = await this.database.queries.select({ sha256: originals.sha256 }).from(originals).limit(1);
+    if (any) return;
+    const bring = async (name: string) => {
+      const { sha256, width, height } = await this.originals.add(await readFile(join(DEMO_FOLDER, name)));
+      return { sha256, name, width, height };
+    };
+    const documents = demoJobs(await bring(DEMO_FILES.moon), await bring(DEMO_FILES.marsh));
+    for (const document of documents) await this.jobs.create(document);
+    console.log(`${documents.length} demo jobs are on the board.`);
+  }
+}

@@ -1,0 +1,55 @@
+import Joi from 'joi';
+import type { HistoryChange } from './jobs.service.ts';
+
+/** A job to start: from an original, or from a whole document. */
+export interface StartBody {
+  readonly picture?: { readonly sha256: string; readonly name: string };
+  readonly document?: unknown;
+}
+
+export const startBody: Joi.ObjectSchema<StartBody> = Joi.object<StartBody>({
+  picture: Joi.object({
+    sha256: Joi.string()
+      .pattern(/^[0-9a-f]{64}$/)
+      .required(),
+    name: Joi.string().trim().min(1).max(120).truncate().required(),
+  }),
+  document: Joi.any(),
+}).xor('picture', 'document');
+
+/** A save: the document, the revision it was made from, and what changed in its history. */
+export interface SaveBody {
+  readonly revision: number;
+  readonly document: unknown;
+  readonly history: HistoryChange;
+}
+
+const patches = Joi.array()
+  .items(
+    Joi.object({
+      op: Joi.valid('add', 'remove', 'replace').required(),
+      path: Joi.array().items(Joi.string(), Joi.number()).required(),
+      value: Joi.any(),
+    }),
+  )
+  .required();
+
+export const saveBody: Joi.ObjectSchema<SaveBody> = Joi.object<SaveBody>({
+  revision: Joi.number().integer().min(1).required(),
+  document: Joi.any().required(),
+  history: Joi.object({
+    from: Joi.number().integer().min(0).required(),
+    steps: Joi.array()
+      .items(Joi.object({ label: Joi.string().max(120).required(), forward: patches, backward: patches }))
+      .required(),
+    position: Joi.number()
+      .integer()
+      .min(0)
+      .max(Joi.ref('from', { adjust: (from: number) => from + 100000 }))
+      .required(),
+  }).required(),
+});
+
+export const putAwayBody = Joi.object<{ putAway: boolean }>({ putAway: Joi.boolean().required() });
+
+export const id = Joi.string().uuid().required().label('id');

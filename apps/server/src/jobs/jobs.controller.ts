@@ -1,0 +1,73 @@
+import { Body, Controller, Get, Inject, Param, Patch, Post, Put, Query, Res } from '@nestjs/common';
+import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
+import type { Response } from 'express';
+import Joi from 'joi';
+import joiToSwagger from 'joi-to-swagger';
+import { Checked } from '../http/checked.ts';
+import { id, putAwayBody, saveBody, startBody, type SaveBody, type StartBody } from './job-bodies.ts';
+import { JobsService } from './jobs.service.ts';
+import { ProofsService } from './proofs.service.ts';
+
+const schemaOf = (schema: Joi.Schema): object => joiToSwagger(schema).swagger as object;
+const proofQuery = Joi.object<{ longer: number }>({
+  longer: Joi.number().integer().min(32).max(2400).default(448),
+}).unknown();
+
+@ApiTags('jobs')
+@Controller('api/jobs')
+export class JobsController {
+  constructor(
+    @Inject(JobsService) private readonly jobs: JobsService,
+    @Inject(ProofsService) private readonly proofs: ProofsService,
+  ) {}
+
+  @Get()
+  @ApiOperation({ summary: 'Every job, lately touched first' })
+  list() {
+    return this.jobs.list();
+  }
+
+  @Post()
+  @ApiOperation({ summary: 'Start a job from an original or from a document' })
+  @ApiBody({ schema: schemaOf(startBody) })
+  start(@Body(new Checked(startBody)) body: StartBody) {
+    return body.picture ? this.jobs.start(body.picture) : this.jobs.create(body.document);
+  }
+
+  @Get(':id')
+  @ApiOperation({ summary: 'A job with its undo history' })
+  get(@Param('id', new Checked(id)) job: string) {
+    return this.jobs.get(job);
+  }
+
+  @Put(':id')
+  @ApiOperation({ summary: 'Save; 409 with the newer job when the revision is stale' })
+  @ApiBody({ schema: schemaOf(saveBody) })
+  save(@Param('id', new Checked(id)) job: string, @Body(new Checked(saveBody)) body: SaveBody) {
+    return this.jobs.save(job, body.revision, body.document, body.history);
+  }
+
+  @Patch(':id')
+  @ApiOperation({ summary: 'Put a job away or take it out again' })
+  @ApiBody({ schema: schemaOf(putAwayBody) })
+  putAway(@Param('id', new Checked(id)) job: string, @Body(new Checked(putAwayBody)) body: { putAway: boolean }) {
+    return this.jobs.putAway(job, body.putAway);
+  }
+
+  @Post(':id/duplicate')
+  @ApiOperation({ summary: 'A copy of a job' })
+  duplicate(@Param('id', new Checked(id)) job: string) {
+    return this.jobs.duplicate(job);
+  }
+
+  @Get(':id/proof.png')
+  @ApiOperation({ summary: 'The job’s exact proof; its longer side has the pixels asked for' })
+  async proof(
+    @Param('id', new Checked(id)) job: string,
+    @Query(new Checked(proofQuery)) { longer }: { longer: number },
+    @Res() response: Response,
+  ): Promise<void> {
+    const png = await this.proofs.proof(job, longer);
+    response.type('image/png').setHeader('Cache-Control', 'no-cache').send(Buffer.from(png));
+  }
+}

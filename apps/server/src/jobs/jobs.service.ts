@@ -1,0 +1,135 @@
+import { randomUUID } from 'node:crypto';
+import { Inject, Injectable } from '@nestjs/common';
+import { newJob, readDocument, type JobDocument } from '@brachytone/job';
+import { and, asc, desc, eq, gte } from 'drizzle-orm';
+import { DATABASE, type Database } from '../database/database.ts';
+import { jobs, jobSteps, type JobStep } from '../database/schema.ts';
+import { notFound, Problem } from '../http/problem.ts';
+import { OriginalsService } from '../originals/originals.service.ts';
+
+/** A job as the board lists it. */
+export interface JobSummary {
+  readonly id: string;
+  readonly revision: number;
+  readonly putAway: boolean;
+  readonly touched: string;
+  readonly document: JobDocument;
+}
+
+/** A job with its undo history: `position` of the steps are done. */
+export interface JobView extends JobSummary {
+  readonly steps: JobStep[];
+  readonly position: number;
+}
+
+/** The part of the history that changed: steps from `from` on are replaced. */
+export interface HistoryChange {
+  readonly from: number;
+  readonly steps: readonly JobStep[];
+  readonly position: number;
+}
+
+@Injectable()
+export class JobsService {
+  constructor(
+    @Inject(DATABASE) private readonly database: Database,
+    @Inject(OriginalsService) private readonly originals: OriginalsService,
+  ) {}
+
+  async list(): Promise<JobSummary[]> {
+    const rows = await this.database.queries.select().from(jobs).orderBy(desc(jobs.touched), asc(jobs.id));
+    return rows.map(summary);
+  }
+
+  async get(id: string): Promise<JobView> {
+    const [row] = await this.database.queries.select().from(jobs).where(eq(jobs.id, id));
+    if (!row) throw notFound('job of this number');
+    const steps = await this.database.queries
+      .select({ step: jobSteps.step })
+      .from(jobSteps)
+      .where(eq(jobSteps.jobId, id))
+      .orderBy(asc(jobSteps.sequence));
+    return { ...summary(row), steps: steps.map(({ step }) => step), position: row.position };
+  }
+
+  /** A new job from an original that was brought in under the given file name. */
+  async start(picture: { sha256: string; name: string }): Promise<JobSummary> {
+    const { width, height } = await this.originals.get(picture.sha256);
+    return this.create(newJob({ ...picture, width, height }));
+  }
+
+  /** A job with the given document. */
+  async create(value: unknown): Promise<JobSummary> {
+    const document = await this.read(value);
+    const [row] = await this.database.queries
+      .insert(jobs)
+      .values({ id: randomUUID(), document, revision: 1 })
+      .returning();
+    return summary(row);
+  }
+
+  /** A copy of a job, without its history. */
+  async duplicate(id: string): Promise<JobSummary> {
+    const { document } = await this.get(id);
+    return this.create({ ...document, name: `${document.name} (copy)`.slice(0, 120) });
+  }
+
+  /**
+   * Saves a document over the revision it was made from.
+   *
+   * @throws Problem 409 with the newer job, when somebody saved in between
+   */
+  async save(id: string, revision: number, value: unknown, history: HistoryChange): Promise<{ revision: number }> {
+    const document = await this.read(value);
+    const saved = await this.database.queries.transaction(async (tx) => {
+      const [row] = await tx
+        .update(jobs)
+        .set({ document, revision: revision + 1, position: history.position, touched: new Date() })
+        .where(and(eq(jobs.id, id), eq(jobs.revision, revision)))
+        .returning({ revision: jobs.revision });
+      if (!row) return undefined;
+      await tx.delete(jobSteps).where(and(eq(jobSteps.jobId, id), gte(jobSteps.sequence, history.from)));
+      if (history.steps.length > 0) {
+        await tx
+          .insert(jobSteps)
+          .values(history.steps.map((step, i) => ({ jobId: id, sequence: history.from + i, step })));
+      }
+      return row;
+    });
+    if (saved) return saved;
+    const job = await this.get(id);
+    throw new Problem(
+      409,
+      'Saved elsewhere',
+      'This job was saved from another window in the meantime. Both versions are still there.',
+      { job },
+    );
+  }
+
+  async putAway(id: string, away: boolean): Promise<JobSummary> {
+    const [row] = await this.database.queries
+      .update(jobs)
+      .set({ putAway: away })
+      .where(eq(jobs.id, id))
+      .returning();
+    if (!row) throw notFound('job of this number');
+    return summary(row);
+  }
+
+  private async read(value: unknown): Promise<JobDocument> {
+    const document = readDocument(value);
+    const missing = await this.originals.missing(document.recipe.originals.map(({ picture }) => picture));
+    if (missing.length > 0) {
+      throw new Problem(422, 'Original missing', 'The job names an original that was never brought in here. Bring it in first.');
+    }
+    return document;
+  }
+}
+
+const summary = (row: typeof jobs.$inferSelect): JobSummary => ({
+  id: row.id,
+  revision: row.revision,
+  putAway: row.putAway,
+  touched: row.touched.toISOString(),
+  document: row.document,
+});

@@ -1,0 +1,24 @@
+import 'reflect-metadata';
+import { createApp } from './app.ts';
+import { FolderInUse, lockFolder } from './data-lock.ts';
+import { openDatabase, placeOf } from './database/database.ts';
+import { DemoService } from './demo.service.ts';
+import { readSettings } from './settings.ts';
+
+const settings = readSettings();
+try {
+  const unlock = lockFolder(settings.dataFolder);
+  process.on('exit', unlock);
+  const database = await openDatabase(placeOf(settings));
+  const app = await createApp(database, settings);
+  await app.init();
+  if (process.env.BRACHYTONE_DEMO !== 'off') await app.get(DemoService).load();
+  await app.listen(settings.port, settings.host);
+  console.log(`Brachytone is at http://${settings.host === '127.0.0.1' ? 'localhost' : settings.host}:${settings.port}`);
+} catch (error) {
+  if (error instanceof FolderInUse) console.error(error.message);
+  else if ((error as NodeJS.ErrnoException).code === 'EADDRINUSE') {
+    console.error(`Port ${settings.port} is taken by another program. Set PORT to another number.`);
+  } else console.error(error);
+  process.exit(1);
+}

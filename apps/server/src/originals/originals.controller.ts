@@ -1,0 +1,58 @@
+import { Body, Controller, Get, Header, Inject, Param, Post, StreamableFile } from '@nestjs/common';
+import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { writePam } from '@brachytone/core';
+import Joi from 'joi';
+import { Checked } from '../http/checked.ts';
+import { Problem } from '../http/problem.ts';
+import { OriginalsService, type OriginalView } from './originals.service.ts';
+
+const sha256 = new Checked(
+  Joi.string()
+    .pattern(/^[0-9a-f]{64}$/)
+    .required()
+    .label('sha256')
+    .messages({ 'string.pattern.base': '“sha256” must be 64 hexadecimal digits' }),
+);
+const level = new Checked(Joi.number().integer().min(0).max(20).required().label('level'));
+
+@ApiTags('originals')
+@Controller('api/originals')
+export class OriginalsController {
+  constructor(@Inject(OriginalsService) private readonly originals: OriginalsService) {}
+
+  @Post()
+  @ApiOperation({ summary: 'Bring in a picture: the file’s bytes as the body, typed by content' })
+  @ApiConsumes('application/octet-stream')
+  add(@Body() body: unknown): Promise<OriginalView> {
+    if (!(body instanceof Uint8Array)) {
+      // An empty body never becomes bytes.
+      if (body === undefined || (typeof body === 'object' && body !== null && Object.keys(body).length === 0)) {
+        return this.originals.add(new Uint8Array(0));
+      }
+      throw new Problem(415, 'Not understood', 'Send the file’s bytes as application/octet-stream. Nothing was added.');
+    }
+    return this.originals.add(body);
+  }
+
+  @Get(':sha256')
+  @ApiOperation({ summary: 'What is known of an original' })
+  get(@Param('sha256', sha256) name: string): Promise<OriginalView> {
+    return this.originals.get(name);
+  }
+
+  @Get(':sha256/source')
+  @ApiOperation({ summary: 'The file as it was brought in' })
+  @Header('Cache-Control', 'private, max-age=31536000, immutable')
+  async source(@Param('sha256', sha256) name: string): Promise<StreamableFile> {
+    return new StreamableFile(await this.originals.source(name), { disposition: 'attachment' });
+  }
+
+  @Get(':sha256/levels/:level')
+  @ApiOperation({ summary: 'One level of the working picture as a Portable Arbitrary Map; level n is 1/2ⁿ in size' })
+  @Header('Cache-Control', 'private, max-age=31536000, immutable')
+  async level(@Param('sha256', sha256) name: string, @Param('level', level) n: number): Promise<StreamableFile> {
+    return new StreamableFile(writePam(await this.originals.level(name, n)), {
+      type: 'image/x-portable-arbitrarymap',
+    });
+  }
+}

@@ -1,0 +1,166 @@
+import { createHash } from 'node:crypto';
+import { Inject, Injectable } from '@nestjs/common';
+import type { Pyramid } from '@brachytone/core';
+import { and, asc, eq, inArray } from 'drizzle-orm';
+import { DATABASE, type BytesRow, type Database } from '../database/database.ts';
+import { originalBytes, originals, type OriginalFacts } from '../database/schema.ts';
+import { notFound, Problem } from '../http/problem.ts';
+import { WorkService } from '../work/work.service.ts';
+import type { SharedPictures } from '../work/tasks.ts';
+import { unpackPicture } from './read-picture.ts';
+
+/** Bytes are kept in parts of this size, so that none is ever handled whole by the database. */
+const PART = 4 << 20;
+
+/** Pictures kept ready in memory. */
+const KEPT_BYTES = 256e6;
+
+/** What the interface is told of an original. */
+export interface OriginalView {
+  readonly sha256: string;
+  readonly byteLength: number;
+  readonly width: number;
+  readonly height: number;
+  readonly channels: number;
+  readonly smallLevel: number;
+  readonly facts: OriginalFacts;
+}
+
+type Kind = BytesRow['kind'];
+
+const bytesOf = (pyramid: Pyramid): number =>
+  pyramid.levels.reduce((sum, level) => sum + (level?.data.byteLength ?? 0), 0);
+
+@Injectable()
+export class OriginalsService {
+  private readonly ready = new Map<string, Promise<Pyramid>>();
+
+  constructor(
+    @Inject(DATABASE) private readonly database: Database,
+    @Inject(WorkService) private readonly work: WorkService,
+  ) {}
+
+  /** Takes a file in; the same bytes twice are the same original. */
+  async add(bytes: Uint8Array): Promise<OriginalView> {
+    const sha256 = createHash('sha256').update(bytes).digest('hex');
+    const known = await this.find(sha256);
+    if (known) return known;
+    const made = await this.work.run('intake', { bytes });
+    if ('problem' in made) throw new Problem(made.problem.status, made.problem.title, made.problem.detail);
+    await this.database.storeBytes([
+      ...parts(sha256, 'source', bytes),
+      ...parts(sha256, 'working', made.working),
+      ...parts(sha256, 'small', made.small),
+    ]);
+    await this.database.queries
+      .insert(originals)
+      .values({
+        sha256,
+        byteLength: bytes.length,
+        ...made.picture,
+        smallLevel: made.smallLevel,
+        facts: made.facts,
+      })
+      .onConflictDoNothing();
+    return this.get(sha256);
+  }
+
+  async get(sha256: string): Promise<OriginalView> {
+    const found = await this.find(sha256);
+    if (!found) throw notFound('original of this kind');
+    return found;
+  }
+
+  /** The original's bytes as they were brought in. */
+  source(sha256: string): Promise<Uint8Array> {
+    return this.bytes(sha256, 'source');
+  }
+
+  /** Names, of those given, that are not here. */
+  async missing(names: readonly string[]): Promise<string[]> {
+    if (names.length === 0) return [];
+    const found = await this.database.queries
+      .select({ sha256: originals.sha256 })
+      .from(originals)
+      .where(inArray(originals.sha256, [...names]));
+    return names.filter((name) => !found.some(({ sha256 }) => sha256 === name));
+  }
+
+  /** One level of an original's pyramid; the small one is at hand at once. */
+  async level(sha256: string, level: number) {
+    const original = await this.get(sha256);
+    if (level === original.smallLevel && !this.ready.has(sha256)) {
+      const deep = original.facts.bitsPerSample === 16;
+      return unpackPicture(await this.bytes(sha256, 'small'), deep, original.channels);
+    }
+    const picture = (await this.pyramid(sha256)).levels[level];
+    if (!picture) throw notFound('such level of this original');
+    return picture;
+  }
+
+  /** The whole pyramid, in memory that threads share. */
+  async pyramid(sha256: string): Promise<Pyramid> {
+    let promise = this.ready.get(sha256);
+    if (!promise) {
+      promise = this.load(sha256);
+      this.ready.set(sha256, promise);
+      promise.catch(() => this.ready.delete(sha256));
+    } else {
+      this.ready.delete(sha256);
+      this.ready.set(sha256, promise);
+    }
+    const pyramid = await promise;
+    await this.forget(sha256);
+    return pyramid;
+  }
+
+  /** The pyramids of all the pictures a recipe names. */
+  async pictures(recipe: { originals: readonly { picture: string }[] }): Promise<SharedPictures> {
+    const out: SharedPictures = {};
+    for (const { picture } of recipe.originals) out[picture] ??= await this.pyramid(picture);
+    return out;
+  }
+
+  private async load(sha256: string): Promise<Pyramid> {
+    const original = await this.get(sha256);
+    return this.work.run('pyramid', {
+      png: await this.bytes(sha256, 'working'),
+      deep: original.facts.bitsPerSample === 16,
+      channels: original.channels,
+    });
+  }
+
+  /** Lets go of the pictures used longest ago, but for the one in use. */
+  private async forget(inUse: string): Promise<void> {
+    let total = 0;
+    for (const [sha256, promise] of [...this.ready].reverse()) {
+      total += bytesOf(await promise.catch(() => ({ width: 0, height: 0, levels: [] })));
+      if (total > KEPT_BYTES && sha256 !== inUse) this.ready.delete(sha256);
+    }
+  }
+
+  private async find(sha256: string): Promise<OriginalView | undefined> {
+    const [row] = await this.database.queries.select().from(originals).where(eq(originals.sha256, sha256));
+    if (!row) return undefined;
+    const { created: _created, ...view } = row;
+    return view;
+  }
+
+  private async bytes(sha256: string, kind: Kind): Promise<Uint8Array> {
+    const rows = await this.database.queries
+      .select({ bytes: originalBytes.bytes })
+      .from(originalBytes)
+      .where(and(eq(originalBytes.sha256, sha256), eq(originalBytes.kind, kind)))
+      .orderBy(asc(originalBytes.part));
+    if (rows.length === 0) throw notFound('original of this kind');
+    return Buffer.concat(rows.map(({ bytes }) => bytes));
+  }
+}
+
+function parts(sha256: string, kind: Kind, bytes: Uint8Array): BytesRow[] {
+  const rows: BytesRow[] = [];
+  for (let at = 0, part = 0; at < bytes.length; at += PART, part++) {
+    rows.push({ sha256, kind, part, bytes: bytes.subarray(at, at + PART) });
+  }
+  return rows;
+}

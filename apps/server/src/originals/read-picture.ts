@@ -1,0 +1,143 @@
+import { levelCount, type Picture } from '@brachytone/core';
+import sharp, { type Metadata } from 'sharp';
+import type { OriginalFacts } from '../database/schema.ts';
+import { Problem } from '../http/problem.ts';
+
+/** Pictures of more pixels than this are refused: their working copy would not fit beside the films. */
+export const MOST_PIXELS = 160e6;
+
+const FORMATS: Record<string, string> = {
+  jpeg: 'JPEG',
+  png: 'PNG',
+  tiff: 'TIFF',
+  webp: 'WebP',
+  heif: 'AVIF',
+};
+
+const NOT_A_PICTURE =
+  'This is not a picture Brachytone can read. It reads JPEG, PNG, TIFF, WebP and AVIF; nothing was added.';
+
+/** A file made ready: its lossless working picture (sRGB or grey, the right way up), and what it was. */
+export interface ReadPicture {
+  readonly picture: Picture;
+  readonly facts: OriginalFacts;
+}
+
+const refuse = (detail: string): Problem => new Problem(422, 'Picture not taken', detail);
+
+/**
+ * Reads a picture by its content: obeys its orientation tag, converts its colours to sRGB by its ICC profile, and
+ * keeps 8 or 16 bits a sample.
+ *
+ * @throws Problem that says what is wrong with the file
+ */
+export async function readPicture(bytes: Uint8Array): Promise<ReadPicture> {
+  if (bytes.length === 0) throw refuse('The file is empty: it has no bytes at all. Nothing was added.');
+  const meta = await describe(bytes);
+  const format = FORMATS[meta.format ?? ''];
+  if (!format) throw refuse(NOT_A_PICTURE);
+  if (meta.width * meta.height > MOST_PIXELS) {
+    throw refuse(
+      `The picture has ${meta.width} × ${meta.height} pixels; Brachytone takes up to ${MOST_PIXELS / 1e6} million. Make it smaller first. Nothing was added.`,
+    );
+  }
+  const grey = meta.space === 'b-w' || meta.space === 'grey16';
+  const deep = meta.depth !== 'uchar' && meta.depth !== 'char';
+  try {
+    const pipeline = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' }).rotate();
+    const colours = deep
+      ? pipeline.toColourspace(grey ? 'grey16' : 'rgb16').withIccProfile(grey ? 'gray' : 'srgb')
+      : pipeline.toColourspace(grey ? 'b-w' : 'srgb');
+    // 16-bit profiles are only applied on the way into a file, so those pictures go by way of a PNG.
+    const source = deep ? sharp(await colours.png({ compressionLevel: 1 }).toBuffer(), { ignoreIcc: true }) : colours;
+    const straight = deep ? source.toColourspace(grey ? 'grey16' : 'rgb16') : source;
+    const { data, info } = await straight.raw({ depth: deep ? 'ushort' : 'uchar' }).toBuffer({ resolveWithObject: true });
+    const samples = deep ? new Uint16Array(data.buffer, data.byteOffset, data.length / 2) : data;
+    return {
+      picture: {
+        width: info.width,
+        height: info.height,
+        channels: info.channels as Picture['channels'],
+        data: samples,
+      },
+      facts: factsOf(meta, format, grey),
+    };
+  } catch (error) {
+    throw refuse(
+      `The ${format} file is damaged or ends too early, so not all of the picture is there (${(error as Error).message.split('\n')[0]}). Nothing was added.`,
+    );
+  }
+}
+
+async function describe(bytes: Uint8Array): Promise<Metadata> {
+  try {
+    return await sharp(bytes, { limitInputPixels: false }).metadata();
+  } catch {
+    throw refuse(NOT_A_PICTURE);
+  }
+}
+
+function factsOf(meta: Metadata, format: string, grey: boolean): OriginalFacts {
+  const density = meta.density && meta.density > 1 ? Math.round(meta.density * 100) / 100 : null;
+  return {
+    format,
+    colour: grey ? 'grey' : meta.space === 'cmyk' ? 'CMYK' : 'RGB',
+    bitsPerSample: meta.depth === 'uchar' || meta.depth === 'char' ? 8 : 16,
+    alpha: meta.hasAlpha,
+    profile: meta.icc ? profileName(meta.icc) : null,
+    density,
+    turned: (meta.orientation ?? 1) > 1,
+  };
+}
+
+/** The description in an ICC profile: a `desc` tag of type `desc` or `mluc` (ICC.1:2022, 10.13). */
+export function profileName(icc: Uint8Array): string {
+  const view = new DataView(icc.buffer, icc.byteOffset, icc.byteLength);
+  const text = (from: number, length: number) => Buffer.from(icc.subarray(from, from + length)).toString('latin1');
+  const count = icc.byteLength > 132 ? view.getUint32(128) : 0;
+  for (let i = 0; i < Math.min(count, 100); i++) {
+    const entry = 132 + i * 12;
+    if (entry + 12 > icc.byteLength || text(entry, 4) !== 'desc') continue;
+    const at = view.getUint32(entry + 4);
+    if (at + 28 > icc.byteLength) break;
+    if (text(at, 4) === 'desc') return text(at + 12, Math.max(0, view.getUint32(at + 8) - 1));
+    const length = view.getUint32(at + 20);
+    const from = at + view.getUint32(at + 24);
+    return Buffer.from(icc.slice(from, from + length)).swap16().toString('utf16le');
+  }
+  return 'embedded profile';
+}
+
+/** The first level of a picture's pyramid of at most two million pixels. */
+export function smallLevelOf(width: number, height: number): number {
+  const count = levelCount(width, height);
+  let level = 0;
+  while (level < count - 1 && (width * height) / 4 ** level > 2e6) level++;
+  return level;
+}
+
+/** Samples as a lossless PNG, quickly packed. */
+export async function packPicture(picture: Picture): Promise<Uint8Array> {
+  const { width, height, channels, data } = picture;
+  const image = sharp(data, { raw: { width, height, channels } });
+  const deep = data instanceof Uint16Array;
+  return image
+    .toColourspace(channels < 3 ? (deep ? 'grey16' : 'b-w') : deep ? 'rgb16' : 'srgb')
+    .png({ compressionLevel: 2, adaptiveFiltering: false })
+    .toBuffer();
+}
+
+/** The samples of such a PNG. */
+export async function unpackPicture(png: Uint8Array, deep: boolean, channels: number): Promise<Picture> {
+  const space = channels < 3 ? (deep ? 'grey16' : 'b-w') : deep ? 'rgb16' : 'srgb';
+  const { data, info } = await sharp(png, { limitInputPixels: false, ignoreIcc: true })
+    .toColourspace(space)
+    .raw({ depth: deep ? 'ushort' : 'uchar' })
+    .toBuffer({ resolveWithObject: true });
+  return {
+    width: info.width,
+    height: info.height,
+    channels: info.channels as Picture['channels'],
+    data: deep ? new Uint16Array(data.buffer, data.byteOffset, data.length / 2) : data,
+  };
+}

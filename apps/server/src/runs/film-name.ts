@@ -1,0 +1,16 @@
+import type { JobDocument } from '@brachytone/job';
+
+const plain = (text: string): string =>
+  text
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 60);
+
+/** File name of a film: job and ink in plain letters, then the plate, so that no two are the same. */
+export function filmFileName(document: JobDocument, ink: string, plate: string): string {
+  const words = [plain(document.name), plain(ink)].filter(Boolean);
+  if (document.recipe.plates.length > 1 || words.length < 2) words.push(plate);
+  return `${words.join('-')}.${document.films.format === 'png' ? 'png' : 'tif'}`;
+}

@@ -1,0 +1,81 @@
+import { createReadStream } from 'node:fs';
+import {
+  Body,
+  Controller,
+  Get,
+  Inject,
+  Param,
+  Post,
+  Sse,
+  StreamableFile,
+  type MessageEvent,
+} from '@nestjs/common';
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import Joi from 'joi';
+import { interval, map, merge, type Observable } from 'rxjs';
+import { Checked } from '../http/checked.ts';
+import { id } from '../jobs/job-bodies.ts';
+import { RunsService } from './runs.service.ts';
+
+const startRun = Joi.object<{ jobId: string }>({ jobId: Joi.string().uuid().required() });
+const fileName = Joi.string()
+  .pattern(/^[a-z0-9-]+\.(tif|png)$/)
+  .required()
+  .label('name');
+
+@ApiTags('runs')
+@Controller('api/runs')
+export class RunsController {
+  constructor(@Inject(RunsService) private readonly runs: RunsService) {}
+
+  @Get()
+  @ApiOperation({ summary: 'Runs, newest first' })
+  list() {
+    return this.runs.list();
+  }
+
+  @Sse('events')
+  @ApiOperation({ summary: 'Every change to any run, as server-sent events' })
+  events(): Observable<MessageEvent> {
+    // A beat now and then keeps the line open while nothing happens.
+    const beat = interval(20_000).pipe(map(() => ({ type: 'beat', data: '' })));
+    return merge(this.runs.watch().pipe(map((run) => ({ type: 'run', data: run }))), beat);
+  }
+
+  @Post()
+  @ApiOperation({ summary: 'Make the films of a job' })
+  start(@Body(new Checked(startRun)) { jobId }: { jobId: string }) {
+    return this.runs.start(jobId);
+  }
+
+  @Get(':id')
+  @ApiOperation({ summary: 'One run' })
+  get(@Param('id', new Checked(id)) run: string) {
+    return this.runs.get(run);
+  }
+
+  @Post(':id/cancel')
+  @ApiOperation({ summary: 'Stop a run; its unfinished films are thrown away' })
+  cancel(@Param('id', new Checked(id)) run: string) {
+    return this.runs.cancel(run);
+  }
+
+  @Post(':id/again')
+  @ApiOperation({ summary: 'Make the same films once more' })
+  again(@Param('id', new Checked(id)) run: string) {
+    return this.runs.again(run);
+  }
+
+  @Get(':id/films/:name')
+  @ApiOperation({ summary: 'A finished film' })
+  async film(
+    @Param('id', new Checked(id)) run: string,
+    @Param('name', new Checked(fileName)) name: string,
+  ): Promise<StreamableFile> {
+    const path = await this.runs.film(run, name);
+    return new StreamableFile(createReadStream(path), {
+      type: name.endsWith('.png') ? 'image/png' : 'image/tiff',
+      disposition: `attachment; filename="${name}"`,
+    });
+  }
+}

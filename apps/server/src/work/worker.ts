@@ -1,0 +1,108 @@
+import { closeSync, fstatSync, openSync, writeSync } from 'node:fs';
+import {
+  buildPyramid,
+  filmFacts,
+  filmFrame,
+  halve,
+  makeFilm,
+  overprints,
+  pngFile,
+  proof as proofOf,
+  tiffFile,
+  type FilmFile,
+  type FilmFacts,
+  type Picture,
+  type Scene,
+  type Sink,
+} from '@brachytone/core';
+import type { FilmFormat } from '@brachytone/job';
+import sharp from 'sharp';
+import { Problem } from '../http/problem.ts';
+import { packPicture, readPicture, smallLevelOf, unpackPicture } from '../originals/read-picture.ts';
+import type { SharedPictures, Tasks } from './tasks.ts';
+
+const shared = (bytes: number): SharedArrayBuffer => new SharedArrayBuffer(bytes);
+
+const sceneOf = (recipe: Scene['recipe'], pictures: SharedPictures): Scene => ({
+  recipe,
+  pictures: new Map(Object.entries(pictures)),
+});
+
+/** See `Tasks`. */
+export async function pyramid({ png, deep, channels }: Tasks['pyramid']['given']): Promise<Tasks['pyramid']['made']> {
+  const picture = await unpackPicture(png, deep, channels);
+  const data = deep
+    ? new Uint16Array(shared(picture.data.byteLength))
+    : new Uint8Array(shared(picture.data.byteLength));
+  data.set(picture.data);
+  return buildPyramid({ ...picture, data }, shared);
+}
+
+/** See `Tasks`. */
+export async function intake({ bytes }: Tasks['intake']['given']): Promise<Tasks['intake']['made']> {
+  try {
+    const { picture, facts } = await readPicture(bytes);
+    const smallLevel = smallLevelOf(picture.width, picture.height);
+    let small: Picture = picture;
+    for (let level = 0; level < smallLevel; level++) small = halve(small);
+    const { width, height, channels } = picture;
+    return {
+      picture: { width, height, channels },
+      facts,
+      working: await packPicture(picture),
+      small: await packPicture(small),
+      smallLevel,
+    };
+  } catch (error) {
+    if (!(error instanceof Problem)) throw error;
+    return { problem: { status: error.status, title: error.title, detail: error.message } };
+  }
+}
+
+/** See `Tasks`. */
+export async function proof({ recipe, pictures, longer }: Tasks['proof']['given']): Promise<Uint8Array> {
+  const frame = filmFrame(recipe);
+  const scale = longer / Math.max(frame.width, frame.height);
+  const columns = Math.max(1, Math.round(frame.width * scale));
+  const rows = Math.max(1, Math.round(frame.height * scale));
+  const { rgba } = proofOf(
+    sceneOf(recipe, pictures),
+    frame,
+    { x: 0, y: 0, width: frame.width, height: frame.height, columns, rows },
+    { first: 0, count: rows },
+    recipe.plates.map((_, i) => i),
+    overprints(
+      recipe.stock.colour,
+      recipe.plates.map(({ ink }) => recipe.inks.find(({ id }) => id === ink)!),
+    ),
+  );
+  return sharp(rgba, { raw: { width: columns, height: rows, channels: 4 } })
+    .removeAlpha()
+    .png()
+    .toBuffer();
+}
+
+const fileOf = (format: FilmFormat, sink: Sink, facts: FilmFacts): FilmFile =>
+  format === 'png' ? pngFile(sink, facts) : tiffFile(sink, facts, format === 'tiff-group4' ? 'group4' : 'deflate');
+
+/** See `Tasks`. */
+export function film({ document, plate, pictures, path, port }: Tasks['film']['given']): Tasks['film']['made'] {
+  const scene = sceneOf(document.recipe, pictures);
+  const file = openSync(path, 'w');
+  try {
+    const sink: Sink = {
+      write: (bytes) => void writeSync(file, bytes),
+      patch: (offset, bytes) => void writeSync(file, bytes, 0, bytes.length, offset),
+    };
+    let inked = 0;
+    const facts = filmFacts(scene, plate, document.name);
+    for (const progress of makeFilm(scene, plate, document.films, fileOf(document.films.format, sink, facts))) {
+      inked = progress.inked;
+      port.postMessage(progress.rows / progress.of);
+    }
+    return { bytes: fstatSync(file).size, inked: (inked / (facts.width * facts.height)) * 100 };
+  } finally {
+    port.close();
+    closeSync(file);
+  }
+}

@@ -1,0 +1,29 @@
+import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { Toaster } from 'sonner';
+import { JobBoard } from './job-board/job-board.tsx';
+import { LightTable } from './light-table/light-table.tsx';
+import { Runs } from './runs/runs.tsx';
+import { NotHere } from './shell/not-here.tsx';
+
+const router = createBrowserRouter([
+  { path: '/', element: <JobBoard /> },
+  { path: '/jobs/:id', element: <Navigate to="screens" replace relative="path" /> },
+  { path: '/jobs/:id/:stage', element: <LightTable /> },
+  { path: '/runs', element: <Runs /> },
+  { path: '*', element: <NotHere /> },
+]);
+
+export function App() {
+  return (
+    <>
+      <RouterProvider router={router} />
+      <Toaster
+        position="bottom-right"
+        toastOptions={{
+          className: '!rounded-sm !border-edge !bg-raised !font-sans !text-ink !shadow-none',
+          duration: 6000,
+        }}
+      />
+    </>
+  );
+}

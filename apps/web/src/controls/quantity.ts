@@ -1,0 +1,78 @@
+/** What a number field measures; numbers without a unit are in the first. */
+export interface Unit {
+  /** As shown behind the number; empty for a bare number. */
+  readonly symbol: string;
+  /** Other units that may be typed, each with how many of `symbol` it makes. */
+  readonly others?: Readonly<Record<string, number>>;
+  readonly decimals: number;
+  /** One press of an arrow key. */
+  readonly step: number;
+}
+
+export const MM: Unit = { symbol: 'mm', others: { cm: 10, in: 25.4, '"': 25.4, m: 1000 }, decimals: 1, step: 1 };
+export const DPI: Unit = { symbol: 'dpi', others: { ppi: 1, dpcm: 2.54 }, decimals: 0, step: 10 };
+export const LPI: Unit = { symbol: 'lpi', others: { lpcm: 2.54, 'l/cm': 2.54 }, decimals: 1, step: 1 };
+export const DEGREES: Unit = { symbol: '°', others: { deg: 1 }, decimals: 1, step: 1 };
+export const PERCENT: Unit = { symbol: '%', decimals: 1, step: 1 };
+export const PLAIN: Unit = { symbol: '', decimals: 2, step: 0.05 };
+
+/** A number as it is shown: no idle decimals, a space before the unit but for degrees. */
+export function formatQuantity(value: number, unit: Unit): string {
+  const text = String(Number(value.toFixed(unit.decimals)));
+  if (unit.symbol === '') return text;
+  return unit.symbol === '°' ? `${text}°` : `${text} ${unit.symbol}`;
+}
+
+/**
+ * Reads what was typed: numbers with + − × ÷ and brackets, each with a unit of its own if wanted
+ * (`1.5mm`, `45 lpi`, `300/4`, `2in + 3`). A comma is taken as a decimal point.
+ *
+ * @returns the value in the unit's own symbol, or undefined when it cannot be read
+ */
+export function parseQuantity(text: string, unit: Unit): number | undefined {
+  const source = text.replace(/,/g, '.').replace(/[−–]/g, '-').replace(/×/g, '*').replace(/÷/g, '/').toLowerCase();
+  let at = 0;
+  const skip = () => {
+    while (source[at] === ' ') at++;
+  };
+  const scaleHere = (): number | undefined => {
+    skip();
+    const found = /^[a-z%°"µ]+(?:\/cm)?/.exec(source.slice(at))?.[0];
+    if (!found) return 1;
+    at += found.length;
+    return found === unit.symbol ? 1 : unit.others?.[found];
+  };
+  const atom = (): number | undefined => {
+    skip();
+    if (source[at] === '-' || source[at] === '+') {
+      const sign = source[at++] === '-' ? -1 : 1;
+      const value = atom();
+      return value === undefined ? undefined : sign * value;
+    }
+    if (source[at] === '(') {
+      at++;
+      const value = sum();
+      skip();
+      return source[at++] === ')' ? value : undefined;
+    }
+    const digits = /^(?:\d+\.?\d*|\.\d+)/.exec(source.slice(at))?.[0];
+    if (!digits) return undefined;
+    at += digits.length;
+    const scale = scaleHere();
+    return scale === undefined ? undefined : Number(digits) * scale;
+  };
+  const chain = (part: () => number | undefined, join: Record<string, (a: number, b: number) => number>) => {
+    let value = part();
+    for (skip(); value !== undefined && source[at] in join; skip()) {
+      const by = join[source[at++]];
+      const next = part();
+      value = next === undefined ? undefined : by(value, next);
+    }
+    return value;
+  };
+  const product = () => chain(atom, { '*': (a, b) => a * b, '/': (a, b) => a / b });
+  const sum = (): number | undefined => chain(product, { '+': (a, b) => a + b, '-': (a, b) => a - b });
+  const value = sum();
+  skip();
+  return at === source.length && value !== undefined && Number.isFinite(value) ? value : undefined;
+}

@@ -1,0 +1,61 @@
+import { Slider } from 'radix-ui';
+import { useRef } from 'react';
+import { NumberField } from './number-field.tsx';
+import type { Unit } from './quantity.ts';
+
+interface Props {
+  label: string;
+  value: number;
+  unit: Unit;
+  least: number;
+  most: number;
+  /** Range of the slider where it is narrower than what may be typed. */
+  usual?: readonly [number, number];
+  /** True for numbers whose ratio counts: the slider then runs evenly in ratios. */
+  ratio?: boolean;
+  /** `gesture` is the same for all changes of one drag, so that they undo as one. */
+  onChange: (value: number, gesture: string) => void;
+}
+
+let gestures = 0;
+
+/** The control every number has: a label, a slider, a number. */
+export function SliderRow({ label, value, unit, least, most, usual = [least, most], ratio, onChange }: Props) {
+  const gesture = useRef('');
+  const to = (v: number) => (ratio ? Math.log(Math.max(1e-6, v)) : v);
+  const from = (v: number) => (ratio ? Math.exp(v) : v);
+  const [low, high] = usual;
+  const snap = (v: number) => Number((Math.round(v / unit.step) * unit.step).toFixed(4));
+  const begin = () => {
+    gesture.current = `${label}-${++gestures}`;
+  };
+  return (
+    <div className="flex h-7 items-center gap-2">
+      <span className="w-[82px] shrink-0 text-soft">{label}</span>
+      <Slider.Root
+        className="relative flex h-6 grow touch-none items-center"
+        min={to(low)}
+        max={to(high)}
+        step={ratio ? (to(high) - to(low)) / 200 : unit.step}
+        value={[Math.min(to(high), Math.max(to(low), to(value)))]}
+        onPointerDown={begin}
+        onKeyDown={begin}
+        onValueChange={([next]) => onChange(Math.min(high, Math.max(low, snap(from(next)))), gesture.current)}
+      >
+        <Slider.Track className="relative h-px grow bg-soft" />
+        <Slider.Thumb
+          aria-label={label}
+          className="block h-4 w-1.5 rounded-[1px] bg-ink hover:bg-guide-deep"
+        />
+      </Slider.Root>
+      <NumberField
+        label={`${label}, number`}
+        value={value}
+        unit={unit}
+        least={least}
+        most={most}
+        onChange={(next) => onChange(next, `${label}-${++gestures}`)}
+      />
+    </div>
+  );
+}

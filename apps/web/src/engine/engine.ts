@@ -1,0 +1,93 @@
+import type { Pyramid } from '@brachytone/core';
+import { wrap, type Remote } from 'comlink';
+import type { OriginalView } from '../store/api-types.ts';
+import type { Drawn, DrawRequest, WorkerApi } from './worker.ts';
+
+/** Workers that draw. Two leave the page itself free on small machines and do not fight over memory on large ones. */
+const WORKERS = Math.min(4, Math.max(2, navigator.hardwareConcurrency - 1));
+
+interface Lane {
+  readonly remote: Remote<WorkerApi>;
+  busy: boolean;
+}
+
+const lanes: Lane[] = Array.from({ length: WORKERS }, () => ({
+  remote: wrap<WorkerApi>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })),
+  busy: false,
+}));
+const waiting: { urgent: boolean; start: (lane: Lane) => void }[] = [];
+
+/** Runs work in the next free worker; urgent work goes before the rest. */
+export function inWorker<Result>(
+  work: (worker: Remote<WorkerApi>) => Promise<Result>,
+  urgent = true,
+): Promise<Result> {
+  return new Promise((resolve, reject) => {
+    const start = (lane: Lane) => {
+      lane.busy = true;
+      work(lane.remote)
+        .then(resolve, reject)
+        .finally(() => {
+          lane.busy = false;
+          const at = Math.max(
+            0,
+            waiting.findIndex((job) => job.urgent),
+          );
+          const [next] = waiting.splice(at, 1);
+          next?.start(lane);
+        });
+    };
+    const free = lanes.find((lane) => !lane.busy);
+    if (free) start(free);
+    else waiting.push({ urgent, start });
+  });
+}
+
+type Listener = () => void;
+const listeners = new Set<Listener>();
+const states = new Map<string, 'loading' | 'small' | 'whole' | 'failed'>();
+let version = 0;
+
+async function keep(sha256: string, pyramid: Pyramid, state: 'small' | 'whole'): Promise<void> {
+  if (states.get(sha256) === 'whole') return;
+  await Promise.all(lanes.map(({ remote }) => remote.keepPicture(sha256, pyramid)));
+  states.set(sha256, state);
+  tell();
+}
+
+function tell(): void {
+  version++;
+  for (const listener of listeners) listener();
+}
+
+/** Pictures in the workers: what has arrived of each. */
+export const pictures = {
+  /** Sees to it that a picture arrives, small first. */
+  want(original: OriginalView): void {
+    const { sha256, width, height, smallLevel } = original;
+    const state = states.get(sha256);
+    if (state && state !== 'failed') return;
+    states.set(sha256, 'loading');
+    const run = async () => {
+      if (smallLevel > 0) {
+        await keep(sha256, await lanes[0].remote.fetchSmall(sha256, width, height, smallLevel), 'small');
+      }
+      await keep(sha256, await lanes[lanes.length - 1].remote.fetchWhole(sha256), 'whole');
+    };
+    run().catch(() => {
+      states.set(sha256, 'failed');
+      tell();
+    });
+  },
+  stateOf: (sha256: string) => states.get(sha256),
+  subscribe(listener: Listener): () => void {
+    listeners.add(listener);
+    return () => listeners.delete(listener);
+  },
+  /** Changes whenever anything arrives. */
+  version: () => version,
+};
+
+/** Draws a part of a view. */
+export const draw = (request: DrawRequest, urgent: boolean): Promise<Drawn> =>
+  inWorker((worker) => worker.draw(request), urgent);

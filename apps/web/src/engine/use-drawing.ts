@@ -1,0 +1,166 @@
+import { frameOf, type Frame, type Recipe, type View } from '@brachytone/core';
+import { useEffect, useRef, useState } from 'react';
+import { draw } from './engine.ts';
+import type { DrawRequest } from './worker.ts';
+
+/** Whether what is shown is the first picture, or has every bit of the film in it. */
+export type Sharpness = 'nothing' | 'draft' | 'exact';
+
+/** What to draw, on how many screen pixels. */
+export interface Drawing {
+  readonly recipe: Recipe;
+  readonly frame: Frame;
+  readonly view: View;
+  readonly what: DrawRequest['what'];
+}
+
+/** Takes rows of a drawing as they come: whole drafts first, exact strips after. */
+export type Receive = (
+  rgba: Uint8ClampedArray<ArrayBuffer>,
+  columns: number,
+  firstRow: number,
+  drawing: Drawing,
+  sharpness: Sharpness,
+) => void;
+
+/** Pixels across one screen pixel in a draft. */
+const DRAFT_PIXELS = 2.5;
+/** Film pixels in one exact strip: little enough that a newer draft never waits long. */
+const STRIP_PIXELS = 6e6;
+/** Film pixels that are drawn exactly at once, without a draft. */
+const SMALL = 2.5e6;
+/** Rest before exact work starts, ms. */
+const SETTLE = 90;
+
+/** The same view on the coarser grid of a draft, or undefined when a draft would save nothing. */
+function draftOf({ recipe, frame, view, what }: Drawing): Pick<Drawing, 'frame' | 'view'> | undefined {
+  const step = view.width / view.columns;
+  if (what.kind !== 'bits' || step <= DRAFT_PIXELS || view.width * view.height <= SMALL) return undefined;
+  const coarse = frameOf(recipe.sheet, (frame.resolution * DRAFT_PIXELS) / step);
+  const ratio = coarse.resolution / frame.resolution;
+  return {
+    frame: coarse,
+    view: {
+      ...view,
+      x: view.x * ratio,
+      y: view.y * ratio,
+      width: view.width * ratio,
+      height: view.height * ratio,
+    },
+  };
+}
+
+/**
+ * Draws in the workers, over and over as the drawing changes: a draft at once, then exactly. Work for an older drawing
+ * is dropped.
+ *
+ * @param version changes when the pictures behind the drawing do
+ * @returns sharpness, and the inked shares of the plates once exact
+ */
+export function useDrawing(
+  drawing: Drawing | undefined,
+  version: number,
+  whole: boolean,
+  receive: Receive,
+  patience = SETTLE,
+): { sharpness: Sharpness; inked: readonly number[] } {
+  const [state, setState] = useState<{ sharpness: Sharpness; inked: readonly number[] }>({
+    sharpness: 'nothing',
+    inked: [],
+  });
+  const latest = useRef<{ drawing: Drawing; turn: number } | undefined>(undefined);
+  const drafting = useRef(false);
+  const take = useRef(receive);
+  take.current = receive;
+  const key = drawing ? JSON.stringify(drawing) : '';
+  useEffect(() => {
+    if (!drawing) return;
+    const turn = (latest.current?.turn ?? 0) + 1;
+    latest.current = { drawing, turn };
+    const current = () => latest.current?.turn === turn;
+    setState((before) => (before.sharpness === 'exact' ? { ...before, sharpness: 'draft' } : before));
+    void drawDrafts(latest, drafting, take, () =>
+      setState((before) => ({ ...before, sharpness: 'draft' })),
+    );
+    const direct = draftOf(drawing) === undefined;
+    const timer = setTimeout(
+      () => {
+        void drawExact(drawing, current, take).then((inked) => {
+          if (inked && current()) setState({ sharpness: whole ? 'exact' : 'draft', inked });
+        });
+      },
+      direct ? 0 : patience,
+    );
+    return () => {
+      clearTimeout(timer);
+      if (current()) latest.current = { drawing, turn: turn + 0.5 };
+    };
+    // The key stands for the drawing.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key, version, whole, patience]);
+  return state;
+}
+
+/** Draws drafts of the latest drawing until none newer is left. */
+async function drawDrafts(
+  latest: { current: { drawing: Drawing; turn: number } | undefined },
+  drafting: { current: boolean },
+  take: { current: Receive },
+  drawn: () => void,
+): Promise<void> {
+  if (drafting.current) return;
+  drafting.current = true;
+  try {
+    for (let done = -1; latest.current && latest.current.turn !== done; ) {
+      const { drawing, turn } = latest.current;
+      done = turn;
+      const draft = draftOf(drawing);
+      if (!draft) continue;
+      const { rows, columns } = draft.view;
+      const half = Math.ceil(rows / 2);
+      const parts = [
+        { first: 0, count: half },
+        { first: half, count: rows - half },
+      ].filter(({ count }) => count > 0);
+      const made = await Promise.all(parts.map((part) => draw({ ...drawing, ...draft, rows: part }, true)));
+      if (latest.current.turn - done >= 1 && !sameView(latest.current.drawing, drawing)) continue;
+      parts.forEach((part, i) => take.current(made[i].rgba, columns, part.first, drawing, 'draft'));
+      drawn();
+    }
+  } catch {
+    // A picture that is not there yet; it is drawn when it comes.
+  } finally {
+    drafting.current = false;
+  }
+}
+
+const sameView = (a: Drawing, b: Drawing): boolean => JSON.stringify(a.view) === JSON.stringify(b.view);
+
+/** Draws all rows exactly, in strips shared among the workers; undefined when dropped. */
+async function drawExact(
+  drawing: Drawing,
+  current: () => boolean,
+  take: { current: Receive },
+): Promise<readonly number[] | undefined> {
+  const { view } = drawing;
+  const strips = Math.min(view.rows, Math.max(1, Math.ceil((view.width * view.height) / STRIP_PIXELS)));
+  const sums: number[] = [];
+  let next = 0;
+  const worker = async (): Promise<void> => {
+    while (next < strips && current()) {
+      const strip = next++;
+      const first = Math.floor((strip * view.rows) / strips);
+      const count = Math.floor(((strip + 1) * view.rows) / strips) - first;
+      const made = await draw({ ...drawing, rows: { first, count } }, strips === 1);
+      if (!current()) return;
+      made.inked.forEach((share, k) => (sums[k] = (sums[k] ?? 0) + (share * count) / view.rows));
+      take.current(made.rgba, view.columns, first, drawing, 'exact');
+    }
+  };
+  try {
+    await Promise.all([worker(), worker()]);
+  } catch {
+    return undefined;
+  }
+  return current() ? sums : undefined;
+}

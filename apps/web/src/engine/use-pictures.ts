@@ -1,0 +1,30 @@
+import type { Recipe } from '@brachytone/core';
+import { useEffect, useSyncExternalStore } from 'react';
+import { api } from '../store/api.ts';
+import { useAppDispatch } from '../store/store.ts';
+import { pictures } from './engine.ts';
+
+/** What has arrived of a recipe's pictures: nothing yet, something of each, or all of them whole. */
+export type Arrival = 'none' | 'some' | 'whole' | 'failed';
+
+/** Brings a recipe's pictures to the workers. */
+export function usePictures(recipe: Recipe): { arrival: Arrival; version: number } {
+  const dispatch = useAppDispatch();
+  const version = useSyncExternalStore(pictures.subscribe, pictures.version);
+  const names = [...new Set(recipe.originals.map(({ picture }) => picture))].join(' ');
+  useEffect(() => {
+    for (const name of names.split(' ').filter(Boolean)) {
+      const query = dispatch(api.endpoints.original.initiate(name));
+      void query.unwrap().then(pictures.want, () => undefined);
+    }
+  }, [dispatch, names]);
+  const states = names.split(' ').filter(Boolean).map(pictures.stateOf);
+  const arrival: Arrival = states.includes('failed')
+    ? 'failed'
+    : states.every((state) => state === 'whole')
+      ? 'whole'
+      : states.every((state) => state === 'whole' || state === 'small')
+        ? 'some'
+        : 'none';
+  return { arrival, version };
+}

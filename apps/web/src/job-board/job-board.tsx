@@ -1,0 +1,119 @@
+import { useRef, useState, type DragEvent } from 'react';
+import { Button } from '../controls/button.tsx';
+import { Segmented } from '../controls/segmented.tsx';
+import { TopBar } from '../shell/top-bar.tsx';
+import { sentenceOf, useJobsQuery } from '../store/api.ts';
+import type { JobSummary } from '../store/api-types.ts';
+import { JobCard } from './job-card.tsx';
+import { useStartJob } from './use-start-job.ts';
+
+type Order = 'touched' | 'name';
+
+const ACCEPT = '.jpg,.jpeg,.png,.tif,.tiff,.webp,.avif,image/*';
+
+function arrange(jobs: readonly JobSummary[], find: string, order: Order): JobSummary[] {
+  const words = find.trim().toLowerCase();
+  const found = jobs.filter(({ document }) => document.name.toLowerCase().includes(words));
+  return order === 'name' ? found.sort((a, b) => a.document.name.localeCompare(b.document.name)) : found;
+}
+
+/** Every job as a card; a picture dropped anywhere starts one. */
+export function JobBoard() {
+  const { data: jobs = [], error, isLoading } = useJobsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const [find, setFind] = useState('');
+  const [order, setOrder] = useState<Order>('touched');
+  const [away, setAway] = useState(false);
+  const [over, setOver] = useState(false);
+  const { start, busy } = useStartJob();
+  const chooser = useRef<HTMLInputElement>(null);
+  const choose = () => chooser.current?.click();
+  const shown = arrange(
+    jobs.filter(({ putAway }) => putAway === away),
+    find,
+    order,
+  );
+  const putAwayCount = jobs.filter(({ putAway }) => putAway).length;
+  const onDrag = (event: DragEvent, inside: boolean) => {
+    event.preventDefault();
+    setOver(inside);
+  };
+  return (
+    <div
+      className="flex h-full flex-col"
+      onDragOver={(event) => onDrag(event, true)}
+      onDragLeave={(event) => !event.currentTarget.contains(event.relatedTarget as Node | null) && onDrag(event, false)}
+      onDrop={(event) => {
+        onDrag(event, false);
+        start([...event.dataTransfer.files]);
+      }}
+    >
+      <TopBar>
+        <input
+          type="search"
+          aria-label="Find a job"
+          placeholder="find a job…"
+          className="figures h-[26px] w-[180px] rounded-sm border border-edge bg-white px-2 placeholder:text-soft"
+          value={find}
+          onChange={(event) => setFind(event.target.value)}
+        />
+        <Button kind="main" onClick={choose}>
+          New job
+        </Button>
+      </TopBar>
+      <main className="grow overflow-y-auto px-10 pt-6 pb-10">
+        <input
+          ref={chooser}
+          type="file"
+          hidden
+          accept={ACCEPT}
+          aria-label="Choose a picture"
+          onChange={(event) => {
+            start([...(event.target.files ?? [])]);
+            event.target.value = '';
+          }}
+        />
+        <section
+          aria-label="Start a job"
+          className={`flex h-[72px] items-center gap-6 border border-dashed px-6 ${over ? 'border-guide bg-white outline-2 outline-guide' : 'border-soft/70 bg-raised'}`}
+        >
+          <h1 className="text-[21px] whitespace-nowrap">
+            {busy ? 'Bringing it in…' : over ? 'Let go to start' : 'Drop a picture to start'}
+          </h1>
+          <p className="truncate text-soft">{busy ?? 'a photograph: JPEG, PNG, TIFF, WebP or AVIF'}</p>
+          <Button className="ml-auto" onClick={choose} disabled={busy !== undefined}>
+            Choose a file
+          </Button>
+        </section>
+        <div className="mt-7 mb-3 flex items-center gap-4">
+          <h2 className="text-[15px]">{away ? 'Put away' : 'On the board'}</h2>
+          <span className="ml-auto" />
+          <Segmented
+            label="Order"
+            value={order}
+            options={[
+              { value: 'touched', label: 'Lately touched' },
+              { value: 'name', label: 'By name' },
+            ]}
+            onChange={setOrder}
+          />
+          {(putAwayCount > 0 || away) && (
+            <button type="button" className="figures text-soft hover:text-ink" onClick={() => setAway(!away)}>
+              {away ? 'back to the board' : `put away ${putAwayCount}`}
+            </button>
+          )}
+        </div>
+        {error && <p className="text-ruby">{sentenceOf(error)}</p>}
+        {!isLoading && !error && shown.length === 0 && (
+          <p className="text-soft">
+            {find ? `No job here is called “${find}”.` : 'Nothing here. Drop a picture to start a job.'}
+          </p>
+        )}
+        <ul className="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-x-[26px] gap-y-8">
+          {shown.map((job) => (
+            <JobCard key={job.id} job={job} />
+          ))}
+        </ul>
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,69 @@
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { screenWords, shortSheet } from '../light-table/words.ts';
+import { useDuplicateJobMutation, usePutAwayMutation } from '../store/api.ts';
+import type { JobSummary } from '../store/api-types.ts';
+
+/** Longer side of a card's picture in CSS pixels. */
+const LONGER = 224;
+
+function when(time: string): string {
+  const date = new Date(time);
+  const days = Math.round(
+    (new Date().setHours(0, 0, 0, 0) - new Date(time).setHours(0, 0, 0, 0)) / 86_400_000,
+  );
+  if (days === 0) return `today ${date.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`;
+  if (days === 1) return 'yesterday';
+  if (days < 7) return date.toLocaleDateString('en-GB', { weekday: 'long' });
+  return date.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+}
+
+/** A job with its exact proof as picture. */
+export function JobCard({ job }: { job: JobSummary }) {
+  const { recipe, name } = job.document;
+  const [duplicate] = useDuplicateJobMutation();
+  const [putAway] = usePutAwayMutation();
+  const [shown, setShown] = useState(false);
+  const ratio = window.devicePixelRatio || 1;
+  const { width, height } = recipe.sheet;
+  const scale = LONGER / Math.max(width, height);
+  const source = `/api/jobs/${job.id}/proof.png?longer=${Math.round(LONGER * ratio)}&revision=${job.revision}`;
+  useEffect(() => setShown(false), [source]);
+  const action = 'underline decoration-edge underline-offset-2 hover:decoration-ink';
+  return (
+    <li>
+      <Link
+        to={`/jobs/${job.id}/screens`}
+        aria-label={`Open ${name}`}
+        className="flex h-[252px] items-center justify-center bg-[#a9a8a4]"
+      >
+        <img
+          src={source}
+          alt={`Proof of ${name}`}
+          onLoad={() => setShown(true)}
+          style={{ width: width * scale, height: height * scale, background: recipe.stock.colour }}
+          className={shown ? '' : 'text-transparent'}
+        />
+      </Link>
+      <h3 className="mt-2.5 truncate text-[14px]">{name}</h3>
+      <p className="figures truncate text-soft">
+        {shortSheet(recipe.sheet)} · {recipe.inks.length === 1 ? recipe.inks[0].name.toLowerCase() : `${recipe.inks.length} inks`} ·{' '}
+        {recipe.stock.name.toLowerCase()}
+      </p>
+      <p className="figures truncate text-soft">{recipe.plates.map(({ screen }) => screenWords(screen)).join(', ')}</p>
+      <div className="mt-2 flex items-baseline gap-3 border-t border-dashed border-edge pt-1.5 text-[12px] text-soft">
+        <button type="button" className={action} onClick={() => void duplicate(job.id)}>
+          Duplicate
+        </button>
+        <button
+          type="button"
+          className={action}
+          onClick={() => void putAway({ id: job.id, putAway: !job.putAway })}
+        >
+          {job.putAway ? 'Take out' : 'Put away'}
+        </button>
+        <span className="figures ml-auto">{when(job.touched)}</span>
+      </div>
+    </li>
+  );
+}

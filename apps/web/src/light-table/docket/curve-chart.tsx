@@ -1,0 +1,143 @@
+import { monotoneCurve, type CurvePoint } from '@brachytone/core';
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { Histogram } from './histogram.tsx';
+
+const WIDTH = 278;
+const HEIGHT = 168;
+/** Least distance of neighbouring points, percent. */
+const APART = 1;
+
+const clamp = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
+const round = (value: number): number => Math.round(value * 10) / 10;
+
+/** A point moved to a place, kept between its neighbours; the ends keep their own tone in. */
+export function movePoint(points: readonly CurvePoint[], at: number, to: CurvePoint): CurvePoint[] {
+  const least = at === 0 ? 0 : points[at - 1].in + APART;
+  const most = at === points.length - 1 ? 100 : points[at + 1].in - APART;
+  return points.map((point, i) =>
+    i === at ? { in: round(clamp(to.in, least, most)), out: round(clamp(to.out, 0, 100)) } : point,
+  );
+}
+
+/** The tone curve over the finished tones: drag points, press the line for a new one, Delete takes one away. */
+export function CurveChart({
+  bins,
+  points,
+  limits,
+  onChange,
+}: {
+  bins: readonly number[] | undefined;
+  points: readonly CurvePoint[];
+  limits: { smallest: number; largest: number };
+  onChange: (points: CurvePoint[], gesture: string) => void;
+}) {
+  const svg = useRef<SVGSVGElement>(null);
+  const drag = useRef<{ at: number; gesture: string }>(undefined);
+  const [chosen, setChosen] = useState<number>();
+  const curve = monotoneCurve(points);
+  const x = (tone: number) => (tone / 100) * WIDTH;
+  const y = (tone: number) => HEIGHT - (tone / 100) * HEIGHT;
+  const toTone = (event: PointerEvent): CurvePoint => {
+    const bounds = svg.current!.getBoundingClientRect();
+    return {
+      in: ((event.clientX - bounds.left) / bounds.width) * 100,
+      out: (1 - (event.clientY - bounds.top) / bounds.height) * 100,
+    };
+  };
+  const path = Array.from({ length: 101 }, (_, i) => `${i ? 'L' : 'M'}${x(i).toFixed(1)} ${y(clamp(curve(i), 0, 100)).toFixed(1)}`).join('');
+  const onPointerDown = (event: PointerEvent) => {
+    const tone = toTone(event);
+    const near = points.findIndex(
+      (point) => Math.hypot(x(point.in) - x(tone.in), y(point.out) - y(tone.out)) < 10,
+    );
+    svg.current!.setPointerCapture(event.pointerId);
+    const gesture = `curve-${Date.now()}`;
+    if (near >= 0) {
+      drag.current = { at: near, gesture };
+      setChosen(near);
+      return;
+    }
+    const at = points.findIndex((point) => point.in > tone.in);
+    if (at < 1 || points.length >= 24) return;
+    if (tone.in - points[at - 1].in < APART || points[at].in - tone.in < APART) return;
+    onChange([...points.slice(0, at), { in: round(tone.in), out: round(clamp(tone.out, 0, 100)) }, ...points.slice(at)], gesture);
+    drag.current = { at, gesture };
+    setChosen(at);
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (chosen === undefined || !points[chosen]) return;
+    const size = event.shiftKey ? 10 : event.altKey ? 0.1 : 1;
+    const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
+    if (by) {
+      event.preventDefault();
+      const point = points[chosen];
+      onChange(
+        movePoint(points, chosen, { in: point.in + by[0] * size, out: point.out + by[1] * size }),
+        `curve-key-${Date.now()}`,
+      );
+    }
+    const inner = chosen > 0 && chosen < points.length - 1;
+    if ((event.key === 'Delete' || event.key === 'Backspace') && inner) {
+      onChange(points.filter((_, i) => i !== chosen), `curve-delete-${Date.now()}`);
+      setChosen(undefined);
+    }
+  };
+  return (
+    <>
+      <div className="relative border border-edge bg-white" style={{ width: WIDTH + 2, height: HEIGHT + 2 }}>
+        {bins && <Histogram bins={bins} width={WIDTH} height={HEIGHT} />}
+        <svg
+          ref={svg}
+          role="application"
+          aria-label="Tone curve"
+          tabIndex={0}
+          viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+          className="absolute inset-0 touch-none overflow-visible"
+          width={WIDTH}
+          height={HEIGHT}
+          onPointerDown={onPointerDown}
+          onPointerMove={(event) => {
+            if (drag.current) onChange(movePoint(points, drag.current.at, toTone(event)), drag.current.gesture);
+          }}
+          onPointerUp={() => (drag.current = undefined)}
+          onKeyDown={onKeyDown}
+        >
+          <g stroke="#1f1d1a" strokeOpacity="0.12">
+            {[25, 50, 75].map((tone) => (
+              <g key={tone}>
+                <line x1={x(tone)} x2={x(tone)} y1="0" y2={HEIGHT} />
+                <line x1="0" x2={WIDTH} y1={y(tone)} y2={y(tone)} />
+              </g>
+            ))}
+          </g>
+          <g stroke="#2f8fc4" strokeDasharray="2 3">
+            {limits.smallest > 0 && <line x1="0" x2={WIDTH} y1={y(limits.smallest)} y2={y(limits.smallest)} />}
+            {limits.largest < 100 && <line x1="0" x2={WIDTH} y1={y(limits.largest)} y2={y(limits.largest)} />}
+          </g>
+          <path d={path} fill="none" stroke="#1f1d1a" strokeWidth="1.6" />
+          {points.map((point, i) => (
+            <circle
+              key={i}
+              cx={x(point.in)}
+              cy={y(point.out)}
+              r="4.5"
+              fill={chosen === i ? '#1f1d1a' : '#fff'}
+              stroke="#1f1d1a"
+              strokeWidth="1.6"
+              className="cursor-grab"
+            />
+          ))}
+        </svg>
+      </div>
+      <div className="mt-1 flex justify-between text-soft">
+        <span>bare</span>
+        {chosen !== undefined && points[chosen] && (
+          <span className="figures text-ink">
+            {points[chosen].in} → {points[chosen].out} %
+          </span>
+        )}
+        <span>solid</span>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,90 @@
+import { filmFrame } from '@brachytone/core';
+import type { FilmFormat } from '@brachytone/job';
+import { Button } from '../../controls/button.tsx';
+import { Segmented } from '../../controls/segmented.tsx';
+import { RunCard } from '../../runs/run-card.tsx';
+import { useRunsQuery } from '../../store/api.ts';
+import { edit } from '../../store/job-slice.ts';
+import { useAppDispatch, useAppSelector } from '../../store/store.ts';
+import { useDocument } from '../../store/use-job.ts';
+import { useMakeFilms } from '../use-make-films.ts';
+import { Fact, Group, Row } from './group.tsx';
+
+const FORMATS: readonly { value: FilmFormat; label: string; title: string }[] = [
+  { value: 'tiff-group4', label: 'TIFF', title: 'One-bit TIFF, packed as Group 4 fax: what most film setters take' },
+  { value: 'tiff-deflate', label: 'TIFF, deflate', title: 'One-bit TIFF, packed with deflate' },
+  { value: 'png', label: 'PNG', title: 'One-bit PNG' },
+];
+
+export function FilmsSummary() {
+  const { films, recipe } = useDocument();
+  const count = recipe.plates.length;
+  const turned = [films.mirrored ? 'mirrored' : '', films.negative ? 'negative' : ''].filter(Boolean);
+  return (
+    <span className="truncate">
+      {[`${count} ${count === 1 ? 'film' : 'films'}`, films.format === 'png' ? 'PNG' : 'TIFF', ...turned].join(' · ')}
+    </span>
+  );
+}
+
+export function FilmsStage() {
+  const dispatch = useAppDispatch();
+  const { films, recipe } = useDocument();
+  const jobId = useAppSelector((state) => state.job?.id);
+  const frame = filmFrame(recipe);
+  const [makeFilms, starting] = useMakeFilms();
+  const { data: runs = [] } = useRunsQuery();
+  const mine = runs.filter((run) => run.jobId === jobId).slice(0, 3);
+  return (
+    <>
+      <Group name="File">
+        <Segmented
+          wide
+          label="File kind"
+          value={films.format}
+          options={FORMATS}
+          onChange={(format) => dispatch(edit('File kind', (draft) => void (draft.films.format = format)))}
+        />
+        <Fact label="Film">
+          {frame.width} × {frame.height} px, 1 bit
+        </Fact>
+      </Group>
+      <Group name="Emulsion">
+        <Row label="Reads">
+          <Segmented
+            label="Reads"
+            value={films.mirrored ? 'mirrored' : 'right'}
+            options={[
+              { value: 'right', label: 'Right way' },
+              { value: 'mirrored', label: 'Mirrored' },
+            ]}
+            onChange={(next) =>
+              dispatch(edit('Film reads', (draft) => void (draft.films.mirrored = next === 'mirrored')))
+            }
+          />
+        </Row>
+        <Row label="Image">
+          <Segmented
+            label="Image"
+            value={films.negative ? 'negative' : 'positive'}
+            options={[
+              { value: 'positive', label: 'Positive' },
+              { value: 'negative', label: 'Negative' },
+            ]}
+            onChange={(next) =>
+              dispatch(edit('Film image', (draft) => void (draft.films.negative = next === 'negative')))
+            }
+          />
+        </Row>
+      </Group>
+      <Button kind="main" className="mt-4 w-full justify-center" disabled={starting} onClick={makeFilms}>
+        Make films
+      </Button>
+      {mine.map((run) => (
+        <div key={run.id} className="mt-3 border-t border-edge/70 pt-3">
+          <RunCard run={run} />
+        </div>
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,21 @@
+import { Bar, BarChart, YAxis } from 'recharts';
+
+/** Tones from bare (left) to solid (right), as bars. Single towering bins are cut so that the rest can be read. */
+export function Histogram({ bins, width, height }: { bins: readonly number[]; width: number; height: number }) {
+  const sorted = [...bins].sort((a, b) => b - a);
+  const most = Math.max(1e-6, Math.min(sorted[0], (sorted[3] ?? 0) * 1.35 || sorted[0]));
+  const data = bins.map((share, i) => ({ i, share: Math.min(share, most) }));
+  return (
+    <BarChart
+      width={width}
+      height={height}
+      data={data}
+      margin={{ top: 4, right: 0, bottom: 0, left: 0 }}
+      barCategoryGap={1}
+      accessibilityLayer={false}
+    >
+      <YAxis hide domain={[0, most]} />
+      <Bar dataKey="share" fill="#cfc6b1" isAnimationActive={false} />
+    </BarChart>
+  );
+}

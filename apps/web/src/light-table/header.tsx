@@ -1,0 +1,86 @@
+import { Redo2, Undo2 } from 'lucide-react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { Button } from '../controls/button.tsx';
+import { TextField } from '../controls/text-field.tsx';
+import { TopBar } from '../shell/top-bar.tsx';
+import { edit, redone, undone, type SaveState } from '../store/job-slice.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import { sheetWords } from './words.ts';
+import { useMakeFilms } from './use-make-films.ts';
+
+const SAVE_WORDS: Record<SaveState, string> = {
+  saved: 'saved',
+  unsaved: 'saving…',
+  saving: 'saving…',
+  unreachable: 'not saved',
+  refused: 'not saved',
+  conflict: 'two versions',
+};
+
+export function Header() {
+  const dispatch = useAppDispatch();
+  const job = useAppSelector((state) => state.job)!;
+  const { id } = useParams();
+  const navigate = useNavigate();
+  const [makeFilms, starting] = useMakeFilms();
+  const { sheet, stock } = job.document.recipe;
+  const next = job.steps[job.position]?.label;
+  const last = job.steps[job.position - 1]?.label;
+  return (
+    <TopBar
+      where={
+        <div className="flex min-w-0 items-center gap-3">
+          <Link to="/" className="text-soft hover:text-ink">
+            Job board
+          </Link>
+          <span className="text-edge">/</span>
+          <TextField
+            label="Name of the job"
+            className="w-44 !border-transparent !bg-transparent text-[14px] font-semibold hover:!border-edge focus:!bg-white"
+            value={job.document.name}
+            onChange={(name) => dispatch(edit('Rename job', (draft) => void (draft.name = name)))}
+          />
+          <span className="figures truncate text-soft">
+            {sheetWords(sheet)} · {sheet.resolution} dpi · {stock.name.toLowerCase()}
+          </span>
+        </div>
+      }
+    >
+      <span
+        role="status"
+        aria-label="Saving"
+        className={`figures ${job.save === 'unreachable' || job.save === 'refused' || job.save === 'conflict' ? 'text-ruby' : 'text-soft'}`}
+      >
+        {SAVE_WORDS[job.save]}
+      </span>
+      <Button
+        aria-label="Undo"
+        title={last ? `Undo: ${last}` : 'Nothing to undo'}
+        className="!px-2"
+        disabled={job.position === 0}
+        onClick={() => dispatch(undone())}
+      >
+        <Undo2 size={15} />
+      </Button>
+      <Button
+        aria-label="Redo"
+        title={next ? `Redo: ${next}` : 'Nothing to redo'}
+        className="!px-2"
+        disabled={job.position === job.steps.length}
+        onClick={() => dispatch(redone())}
+      >
+        <Redo2 size={15} />
+      </Button>
+      <Button
+        kind="main"
+        disabled={starting}
+        onClick={() => {
+          void navigate(`/jobs/${id}/films`, { replace: true });
+          makeFilms();
+        }}
+      >
+        Make films
+      </Button>
+    </TopBar>
+  );
+}

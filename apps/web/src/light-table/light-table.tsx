@@ -1,0 +1,62 @@
+import { useEffect } from 'react';
+import { useParams } from 'react-router';
+import { NotHere } from '../shell/not-here.tsx';
+import { sentenceOf, useJobQuery } from '../store/api.ts';
+import { saveNow } from '../store/autosave.ts';
+import { closed, opened } from '../store/job-slice.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import { viewReset } from '../store/view-slice.ts';
+import { Docket } from './docket/docket.tsx';
+import { Header } from './header.tsx';
+import { KeyHelp } from './key-help.tsx';
+import { Rack } from './rack/rack.tsx';
+import { SaveNotice } from './save-notice.tsx';
+import { Table } from './table/table.tsx';
+import { useKeys } from './use-keys.ts';
+
+/** One job on the table. */
+export function LightTable() {
+  const { id = '' } = useParams();
+  const dispatch = useAppDispatch();
+  const { data, error } = useJobQuery(id, { refetchOnMountOrArgChange: true });
+  const open = useAppSelector((state) => state.job?.id === id);
+  useEffect(() => {
+    if (!data || data.id !== id) return;
+    dispatch(viewReset());
+    dispatch(opened(data));
+    return () => {
+      void saveNow().finally(() => dispatch(closed()));
+    };
+  }, [data, id, dispatch]);
+  useEffect(() => {
+    document.title = data ? `${data.document.name} · Brachytone` : 'Brachytone';
+    return () => {
+      document.title = 'Brachytone';
+    };
+  }, [data]);
+  if (error) {
+    return 'status' in error && error.status === 404 ? (
+      <NotHere what="job" />
+    ) : (
+      <p className="m-10">{sentenceOf(error)}</p>
+    );
+  }
+  if (!open) return <p className="m-10 text-soft">Opening the job…</p>;
+  return <OpenTable />;
+}
+
+function OpenTable() {
+  useKeys();
+  return (
+    <div className="flex h-full min-w-[900px] flex-col overflow-hidden">
+      <Header />
+      <div className="flex min-h-0 grow">
+        <Docket />
+        <Table />
+      </div>
+      <Rack />
+      <SaveNotice />
+      <KeyHelp />
+    </div>
+  );
+}

@@ -1,0 +1,137 @@
+import type { Crop } from '@brachytone/core';
+import { placeOnSheet } from '@brachytone/job';
+import { useRef, type PointerEvent } from 'react';
+import { useOriginalQuery } from '../../store/api.ts';
+import { edit } from '../../store/job-slice.ts';
+import { useAppDispatch } from '../../store/store.ts';
+import { useDocument } from '../../store/use-job.ts';
+import type { Lie } from './geometry.ts';
+
+const CORNERS = [
+  { x: 0, y: 0, cursor: 'nwse-resize', name: 'Top left' },
+  { x: 1, y: 0, cursor: 'nesw-resize', name: 'Top right' },
+  { x: 0, y: 1, cursor: 'nesw-resize', name: 'Bottom left' },
+  { x: 1, y: 1, cursor: 'nwse-resize', name: 'Bottom right' },
+] as const;
+
+/** Least share of the picture's side that a crop keeps. */
+const LEAST = 0.02;
+
+const clamp = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
+
+/** A crop with one corner moved, kept in the picture and, when a shape is given, in that shape (width ÷ height in shares). */
+export function moveCorner(
+  crop: Crop,
+  corner: { x: 0 | 1; y: 0 | 1 },
+  to: { x: number; y: number },
+  shape: number | undefined,
+): Crop {
+  const fixed = { x: crop.x + (corner.x ? 0 : crop.width), y: crop.y + (corner.y ? 0 : crop.height) };
+  const room = { x: corner.x ? 1 - fixed.x : fixed.x, y: corner.y ? 1 - fixed.y : fixed.y };
+  let width = clamp((to.x - fixed.x) * (corner.x ? 1 : -1), LEAST, room.x);
+  let height = clamp((to.y - fixed.y) * (corner.y ? 1 : -1), LEAST, room.y);
+  if (shape !== undefined) {
+    width = Math.min(Math.max(width, height * shape), room.x, room.y * shape);
+    height = width / shape;
+  }
+  return { x: corner.x ? fixed.x : fixed.x - width, y: corner.y ? fixed.y : fixed.y - height, width, height };
+}
+
+/** The crop on the whole picture: outside in ruby, handles in the blue that never prints. */
+export function CropHandles({ lie, ratio }: { lie: Lie; ratio: number }) {
+  const dispatch = useAppDispatch();
+  const { recipe } = useDocument();
+  const original = recipe.originals[0];
+  const { data } = useOriginalQuery(original.picture);
+  const drag = useRef<{ crop: Crop; x: number; y: number; gesture: string; corner?: (typeof CORNERS)[number] }>(undefined);
+  if (!data) return null;
+  const { crop } = original;
+  const sheetShape = (recipe.sheet.width / recipe.sheet.height) * (data.height / data.width);
+  const filled = Math.abs(crop.width / crop.height / sheetShape - 1) < 0.004;
+  const size = { width: lie.width / ratio, height: lie.height / ratio };
+  const set = (next: Crop, gesture: string) =>
+    dispatch(
+      edit(
+        'Crop',
+        (draft) => {
+          draft.recipe.originals[0].crop = next;
+          draft.recipe.originals[0].placement = placeOnSheet(recipe.sheet, data, next);
+        },
+        gesture,
+      ),
+    );
+  const begin = (event: PointerEvent, corner?: (typeof CORNERS)[number]) => {
+    event.stopPropagation();
+    event.currentTarget.setPointerCapture(event.pointerId);
+    drag.current = {
+      crop,
+      x: event.clientX,
+      y: event.clientY,
+      gesture: `crop-${Date.now()}`,
+      ...(corner ? { corner } : {}),
+    };
+  };
+  const move = (event: PointerEvent) => {
+    const start = drag.current;
+    if (!start) return;
+    event.stopPropagation();
+    const by = { x: (event.clientX - start.x) / size.width, y: (event.clientY - start.y) / size.height };
+    if (!start.corner) {
+      const x = clamp(start.crop.x + by.x, 0, 1 - start.crop.width);
+      const y = clamp(start.crop.y + by.y, 0, 1 - start.crop.height);
+      set({ ...start.crop, x, y }, start.gesture);
+      return;
+    }
+    const { corner } = start;
+    const to = {
+      x: start.crop.x + corner.x * start.crop.width + by.x,
+      y: start.crop.y + corner.y * start.crop.height + by.y,
+    };
+    set(moveCorner(start.crop, corner, to, filled && !event.shiftKey ? sheetShape : undefined), start.gesture);
+  };
+  const end = () => (drag.current = undefined);
+  const px = (share: number, length: number) => share * length;
+  const box = {
+    left: px(crop.x, size.width),
+    top: px(crop.y, size.height),
+    width: px(crop.width, size.width),
+    height: px(crop.height, size.height),
+  };
+  return (
+    <div
+      className="absolute overflow-visible"
+      style={{ left: lie.left / ratio, top: lie.top / ratio, ...size }}
+      onPointerMove={move}
+      onPointerUp={end}
+      onPointerCancel={end}
+    >
+      <svg className="absolute inset-0 size-full" aria-hidden="true">
+        <path
+          fill="#a81f3d"
+          fillOpacity="0.42"
+          fillRule="evenodd"
+          d={`M0 0H${size.width}V${size.height}H0Z M${box.left} ${box.top}h${box.width}v${box.height}h${-box.width}Z`}
+        />
+      </svg>
+      <div
+        role="group"
+        aria-label="Crop"
+        className="absolute cursor-move border-2 border-guide"
+        style={box}
+        onPointerDown={(event) => begin(event)}
+      >
+        {CORNERS.map((corner) => (
+          <button
+            key={corner.name}
+            type="button"
+            aria-label={`${corner.name} corner of the crop`}
+            title="Drag; with Shift, freely"
+            className="absolute size-3.5 -translate-1/2 rounded-full border-2 border-guide bg-white"
+            style={{ left: `${corner.x * 100}%`, top: `${corner.y * 100}%`, cursor: corner.cursor }}
+            onPointerDown={(event) => begin(event, corner)}
+          />
+        ))}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,201 @@
+import { filmFrame } from '@brachytone/core';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
+import { useParams } from 'react-router';
+import { useDrawing, type Drawing, type Receive } from '../../engine/use-drawing.ts';
+import { usePictures } from '../../engine/use-pictures.ts';
+import { useAppDispatch, useAppSelector } from '../../store/store.ts';
+import { useDocument } from '../../store/use-job.ts';
+import { loupePowered, zoomed } from '../../store/view-slice.ts';
+import { Loupe } from '../loupe/loupe.tsx';
+import { pointAt } from '../rack/pointer.ts';
+import { CropHandles } from './crop-handles.tsx';
+import { useCropRecipe } from './crop-recipe.ts';
+import { dragged, layOut, visiblePart, zoomAround } from './geometry.ts';
+import { Measures } from './measures.tsx';
+import { TableBars } from './table-bars.tsx';
+import { whatToDraw } from './what.ts';
+
+const benchColour = (light: number): string => {
+  const level = Math.round(255 * light);
+  return `rgb(${level} ${level - 1} ${Math.max(0, level - 4)})`;
+};
+
+/** The light table itself: the sheet with the very dots, to be looked at from any distance. */
+export function Table() {
+  const dispatch = useAppDispatch();
+  const document = useDocument();
+  const view = useAppSelector((state) => state.view);
+  const { stage } = useParams();
+  const box = useRef<HTMLDivElement>(null);
+  const [size, setSize] = useState({ width: 0, height: 0, ratio: 1 });
+  useLayoutEffect(() => {
+    const measure = () => {
+      const ratio = window.devicePixelRatio || 1;
+      const { width, height } = box.current!.getBoundingClientRect();
+      setSize({ width: Math.round(width * ratio), height: Math.round(height * ratio), ratio });
+    };
+    measure();
+    const observer = new ResizeObserver(measure);
+    observer.observe(box.current!);
+    return () => observer.disconnect();
+  }, []);
+
+  const cropping = stage === 'original' && view.table === 'original';
+  const cropRecipe = useCropRecipe(document.recipe);
+  const recipe = cropping && cropRecipe ? cropRecipe : document.recipe;
+  const frame = useMemo(() => filmFrame(recipe), [recipe]);
+  const { arrival, version } = usePictures(recipe);
+  const lie = layOut(view, recipe.sheet, frame, size, size.ratio);
+  const part = size.width > 0 ? visiblePart(lie, frame, size) : undefined;
+  const what = whatToDraw(document, view.table, view.plate);
+  const mirrored = view.table === 'film' && document.films.mirrored;
+  const drawing: Drawing | undefined =
+    part && (arrival === 'some' || arrival === 'whole')
+      ? {
+          recipe,
+          frame,
+          // A mirrored film shows its other end here; the canvas turns it over.
+          view: mirrored ? { ...part.view, x: frame.width - part.view.x - part.view.width } : part.view,
+          what,
+        }
+      : undefined;
+  const { canvas, receive } = useCanvas(size);
+  const place = useRef({ left: 0, top: 0 });
+  if (part) place.current = { left: part.left, top: part.top };
+  const { sharpness } = useDrawing(drawing, version, arrival === 'whole', (rgba, columns, firstRow, drawn, sharp) =>
+    receive(rgba, columns, firstRow, drawn, sharp, place.current),
+  );
+
+  const press = useRef<{ x: number; y: number; lie: typeof lie } | undefined>(undefined);
+  const onPointerDown = (event: PointerEvent) => {
+    if (event.button > 1) return;
+    event.currentTarget.setPointerCapture(event.pointerId);
+    press.current = { x: event.clientX, y: event.clientY, lie };
+  };
+  const onPointerMove = (event: PointerEvent) => {
+    const bounds = box.current!.getBoundingClientRect();
+    const x = (event.clientX - bounds.left) * size.ratio;
+    const y = (event.clientY - bounds.top) * size.ratio;
+    const across = (x - lie.left) / lie.scale;
+    pointAt({
+      mm: { x: mirrored ? recipe.sheet.width - across : across, y: (y - lie.top) / lie.scale },
+      table: { x: x / size.ratio, y: y / size.ratio },
+    });
+    if (!press.current) return;
+    const by = {
+      x: (event.clientX - press.current.x) * size.ratio,
+      y: (event.clientY - press.current.y) * size.ratio,
+    };
+    if (Math.hypot(by.x, by.y) < 3) return;
+    dispatch(
+      zoomed({
+        zoom: view.zoom === 'fit' ? lie.scale / size.ratio : view.zoom,
+        centre: dragged(press.current.lie, by, size, size.ratio),
+      }),
+    );
+  };
+  const wheel = useRef<(event: WheelEvent) => void>(() => undefined);
+  wheel.current = (event) => {
+    event.preventDefault();
+    if (view.loupe.open && !event.ctrlKey) {
+      dispatch(loupePowered(event.deltaY < 0 ? 1 : -1));
+      return;
+    }
+    const bounds = box.current!.getBoundingClientRect();
+    const point = {
+      x: (event.clientX - bounds.left) * size.ratio,
+      y: (event.clientY - bounds.top) * size.ratio,
+    };
+    const factor = Math.exp(-event.deltaY * (event.ctrlKey ? 0.01 : 0.0016));
+    dispatch(zoomed(zoomAround(lie, frame, point, factor, size, size.ratio)));
+  };
+  useEffect(() => {
+    const element = box.current!;
+    const onWheel = (event: WheelEvent) => wheel.current(event);
+    element.addEventListener('wheel', onWheel, { passive: false });
+    return () => element.removeEventListener('wheel', onWheel);
+  }, []);
+
+  const css = (pixels: number) => `${pixels / size.ratio}px`;
+  return (
+    <main
+      ref={box}
+      aria-label="Light table"
+      className="relative grow touch-none overflow-hidden"
+      style={{ background: benchColour(view.bench), cursor: press.current ? 'grabbing' : 'default' }}
+      onPointerDown={onPointerDown}
+      onPointerMove={onPointerMove}
+      onPointerUp={() => (press.current = undefined)}
+      onPointerCancel={() => (press.current = undefined)}
+      onPointerLeave={() => pointAt(undefined)}
+    >
+      <div
+        className="absolute shadow-[0_1px_5px_rgb(0_0_0/0.28)]"
+        style={{
+          left: css(lie.left),
+          top: css(lie.top),
+          width: css(lie.width),
+          height: css(lie.height),
+          background: view.table === 'proof' ? recipe.stock.colour : '#fbfaf7',
+        }}
+      />
+      <canvas
+        ref={canvas}
+        data-testid="table-canvas"
+        data-sharpness={sharpness}
+        width={size.width}
+        height={size.height}
+        className="pointer-events-none absolute inset-0"
+        style={{
+          width: css(size.width),
+          height: css(size.height),
+          ...(mirrored && part
+            ? {
+                transform: 'scaleX(-1)',
+                transformOrigin: `${(part.left + part.view.columns / 2) / size.ratio}px 0`,
+              }
+            : {}),
+        }}
+      />
+      {size.width > 0 && <Measures lie={lie} sheet={recipe.sheet} ratio={size.ratio} />}
+      {cropping && cropRecipe && <CropHandles lie={lie} ratio={size.ratio} />}
+      <TableBars lie={lie} ratio={size.ratio} sharpness={sharpness} arrival={arrival} />
+      {view.loupe.open && !cropping && <Loupe arrival={arrival} version={version} />}
+    </main>
+  );
+}
+
+/** A canvas that keeps the last picture, moved along, until the next one is drawn over it. */
+function useCanvas(size: { width: number; height: number }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const shown = useRef<{ drawing: Drawing; left: number; top: number } | undefined>(undefined);
+  useLayoutEffect(() => {
+    shown.current = undefined;
+  }, [size.width, size.height]);
+  const receive = useCallback(
+    (
+      rgba: Uint8ClampedArray<ArrayBuffer>,
+      columns: number,
+      firstRow: number,
+      drawing: Drawing,
+      _sharp: Parameters<Receive>[4],
+      place: { left: number; top: number },
+    ) => {
+      const context = canvas.current?.getContext('2d');
+      if (!context) return;
+      const before = shown.current;
+      if (before?.drawing !== drawing) {
+        const moved =
+          !before ||
+          before.left !== place.left ||
+          before.top !== place.top ||
+          JSON.stringify(before.drawing.view) !== JSON.stringify(drawing.view);
+        if (moved) context.clearRect(0, 0, context.canvas.width, context.canvas.height);
+        shown.current = { drawing, ...place };
+      }
+      context.putImageData(new ImageData(rgba, columns), place.left, place.top + firstRow);
+    },
+    [],
+  );
+  return { canvas, receive };
+}

@@ -1,0 +1,69 @@
+import { useEffect } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { isTyping } from '../controls/is-typing.ts';
+import { redone, undone } from '../store/job-slice.ts';
+import { store, useAppDispatch } from '../store/store.ts';
+import { loupeHeld, showPlate, zoomed } from '../store/view-slice.ts';
+import { STAGES } from './stages.ts';
+
+/** Every key of the light table, as listed by `?`. */
+export const KEYS: readonly (readonly [string, string])[] = [
+  ['1 – 5', 'open a stage'],
+  ['L', 'hold for the loupe'],
+  ['[ ]', 'previous and next plate'],
+  ['0', 'all plates'],
+  ['F', 'fit the sheet'],
+  ['R', 'print size'],
+  ['D', 'every dot'],
+  ['↑ ↓', 'nudge the focused number; with Shift ×10, with Alt ÷10'],
+  ['Ctrl Z', 'undo (Cmd Z)'],
+  ['Ctrl Shift Z', 'redo (Cmd Shift Z)'],
+  ['?', 'all keys'],
+];
+
+/** Shows the neighbour of the plate shown alone. */
+function stepPlate(by: 1 | -1): void {
+  const { job, view } = store.getState();
+  if (!job) return;
+  const ids = job.document.recipe.plates.map(({ id }) => id);
+  const at = view.plate === null ? (by > 0 ? -1 : ids.length) : ids.indexOf(view.plate);
+  store.dispatch(showPlate(ids[(at + by + ids.length) % ids.length]));
+}
+
+export function useKeys(): void {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const { id } = useParams();
+  useEffect(() => {
+    const onKeyDown = (event: KeyboardEvent) => {
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+        event.preventDefault();
+        if (event.target instanceof HTMLElement) event.target.blur();
+        dispatch(event.shiftKey ? redone() : undone());
+        return;
+      }
+      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
+      const stage = STAGES[Number(event.key) - 1];
+      if (stage) void navigate(`/jobs/${id}/${stage.id}`, { replace: true });
+      const actions: Record<string, () => void> = {
+        l: () => !event.repeat && dispatch(loupeHeld(true)),
+        f: () => dispatch(zoomed({ zoom: 'fit' })),
+        r: () => dispatch(zoomed({ zoom: 'print' })),
+        d: () => dispatch(zoomed({ zoom: 'dots' })),
+        '0': () => dispatch(showPlate(null)),
+        '[': () => stepPlate(-1),
+        ']': () => stepPlate(1),
+      };
+      actions[event.key.toLowerCase()]?.();
+    };
+    const onKeyUp = (event: KeyboardEvent) => {
+      if (event.key.toLowerCase() === 'l') dispatch(loupeHeld(false));
+    };
+    addEventListener('keydown', onKeyDown);
+    addEventListener('keyup', onKeyUp);
+    return () => {
+      removeEventListener('keydown', onKeyDown);
+      removeEventListener('keyup', onKeyUp);
+    };
+  }, [dispatch, navigate, id]);
+}

@@ -1,0 +1,33 @@
+import type { Screen } from '@brachytone/core';
+import { SPOTS } from '@brachytone/core';
+import { sheetName } from '@brachytone/job';
+import { DEGREES, formatQuantity, LPI, MM } from '../controls/quantity.ts';
+
+const mm = (value: number): string => String(Number(value.toFixed(1)));
+
+/** `A3, 297 × 420 mm`. */
+export function sheetWords({ width, height }: { width: number; height: number }): string {
+  return `${mm(width)} × ${mm(height)} mm`;
+}
+
+/** `A3`, or the size. */
+export const shortSheet = (sheet: { width: number; height: number }): string =>
+  sheetName(sheet.width, sheet.height) ?? sheetWords(sheet);
+
+/** `round · 30 lpi · 45°`. */
+export const screenWords = (screen: Screen): string =>
+  [
+    SPOTS.find(({ id }) => id === screen.spot)?.name.toLowerCase(),
+    formatQuantity(screen.ruling, LPI),
+    formatQuantity(screen.angle, DEGREES),
+  ].join(' · ');
+
+/** A length in mm with as many decimals as it deserves, or µm when it is small. */
+export function lengthWords(value: number): string {
+  if (value < 0.1) return `${Math.round(value * 1000)} µm`;
+  return formatQuantity(value, { ...MM, decimals: value < 10 ? 2 : 1 });
+}
+
+/** `2.9 MB`. */
+export const bytesWords = (bytes: number): string =>
+  bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1e6).toFixed(1)} MB`;

@@ -1,0 +1,17 @@
+import './app.css';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { Provider } from 'react-redux';
+import { App } from './app.tsx';
+import { startAutosave } from './store/autosave.ts';
+import { store } from './store/store.ts';
+
+startAutosave();
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <Provider store={store}>
+      <App />
+    </Provider>
+  </StrictMode>,
+);

@@ -1,0 +1,84 @@
+import { Button } from '../controls/button.tsx';
+import { bytesWords } from '../light-table/words.ts';
+import { toast } from 'sonner';
+import { sentenceOf, useCancelRunMutation, useRunAgainMutation } from '../store/api.ts';
+import type { RunView } from '../store/api-types.ts';
+
+const WORDS: Record<RunView['status'], string> = {
+  queued: 'waiting its turn',
+  running: 'being made',
+  done: 'made',
+  cancelled: 'cancelled',
+  failed: 'failed',
+  stopped: 'stopped',
+};
+
+const clock = (time: string): string =>
+  new Date(time).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+
+/** A run: how far it is, its films to take away, and what can be done with it. */
+export function RunCard({ run }: { run: RunView }) {
+  const [cancel] = useCancelRunMutation();
+  const [again] = useRunAgainMutation();
+  const open = run.status === 'queued' || run.status === 'running';
+  const percent = Math.round(run.progress * 100);
+  const bad = run.status === 'failed' || run.status === 'stopped';
+  const act = (action: Promise<{ error?: unknown }>) =>
+    void action.then(({ error }) => error && toast.error(sentenceOf(error)));
+  return (
+    <article aria-label={`Run of ${clock(run.created)}`}>
+      <div className="flex items-center gap-2">
+        <span className={`figures ${bad ? 'text-ruby' : ''}`}>
+          {WORDS[run.status]}
+          {run.status === 'running' ? `, ${percent} %` : ''}
+        </span>
+        <time className="figures ml-auto text-soft" dateTime={run.created}>
+          {clock(run.created)}
+        </time>
+      </div>
+      {open && (
+        <div
+          role="progressbar"
+          aria-label="Films made"
+          aria-valuenow={percent}
+          aria-valuemin={0}
+          aria-valuemax={100}
+          className="mt-2 h-1.5 bg-edge/60"
+        >
+          <div className="h-full bg-ink" style={{ width: `${percent}%` }} />
+        </div>
+      )}
+      {run.message && <p className="mt-1 text-ruby">{run.message}</p>}
+      {run.status === 'done' && (
+        <ul className="mt-1.5">
+          {run.films.map((film) => (
+            <li key={film.plate} className="flex items-baseline gap-2 py-0.5">
+              <a
+                className="min-w-0 truncate underline decoration-edge underline-offset-2 hover:decoration-ink"
+                href={`/api/runs/${run.id}/films/${film.file}`}
+                download={film.file}
+              >
+                {film.file}
+              </a>
+              <span className="figures ml-auto shrink-0 text-soft">
+                {film.inked === null ? '' : `${film.inked.toFixed(1)} % · `}
+                {bytesWords(film.bytes)}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className="mt-2 flex gap-2">
+        {open ? (
+          <Button kind="stop" className="!h-7" onClick={() => act(cancel(run.id))}>
+            Cancel
+          </Button>
+        ) : (
+          <Button className="!h-7" onClick={() => act(again(run.id))}>
+            Make again
+          </Button>
+        )}
+      </div>
+    </article>
+  );
+}

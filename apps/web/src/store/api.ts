@@ -1,0 +1,95 @@
+import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import type { JobSummary, JobView, OriginalView, ProblemDetails, RunView } from './api-types.ts';
+
+/** Everything the server is asked for, but saves of the open job (see autosave). */
+export const api = createApi({
+  reducerPath: 'api',
+  baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
+  tagTypes: ['jobs', 'runs'],
+  endpoints: (build) => ({
+    jobs: build.query<JobSummary[], void>({ query: () => 'jobs', providesTags: ['jobs'] }),
+    job: build.query<JobView, string>({ query: (id) => `jobs/${id}`, keepUnusedDataFor: 0 }),
+    startJob: build.mutation<JobSummary, { sha256: string; name: string }>({
+      query: (picture) => ({ url: 'jobs', method: 'POST', body: { picture } }),
+      invalidatesTags: ['jobs'],
+    }),
+    duplicateJob: build.mutation<JobSummary, string>({
+      query: (id) => ({ url: `jobs/${id}/duplicate`, method: 'POST' }),
+      invalidatesTags: ['jobs'],
+    }),
+    putAway: build.mutation<JobSummary, { id: string; putAway: boolean }>({
+      query: ({ id, putAway }) => ({ url: `jobs/${id}`, method: 'PATCH', body: { putAway } }),
+      invalidatesTags: ['jobs'],
+    }),
+    original: build.query<OriginalView, string>({ query: (sha256) => `originals/${sha256}` }),
+    addOriginal: build.mutation<OriginalView, Blob>({
+      query: (file) => ({
+        url: 'originals',
+        method: 'POST',
+        body: file,
+        headers: { 'Content-Type': 'application/octet-stream' },
+      }),
+    }),
+    runs: build.query<RunView[], void>({
+      query: () => 'runs',
+      providesTags: ['runs'],
+      async onCacheEntryAdded(_, { updateCachedData, cacheDataLoaded, cacheEntryRemoved, dispatch }) {
+        const events = new EventSource('/api/runs/events');
+        try {
+          await cacheDataLoaded;
+          events.addEventListener('run', (event: MessageEvent<string>) => {
+            const run = JSON.parse(event.data) as RunView;
+            updateCachedData((runs) => {
+              const at = runs.findIndex(({ id }) => id === run.id);
+              if (at < 0) runs.unshift(run);
+              else runs[at] = run;
+            });
+          });
+          // After a break in the line something may have been missed.
+          let broken = false;
+          events.addEventListener('error', () => (broken = true));
+          events.addEventListener('open', () => {
+            if (broken) dispatch(api.util.invalidateTags(['runs']));
+            broken = false;
+          });
+        } catch {
+          // The list itself could not be had; the query shows that.
+        }
+        await cacheEntryRemoved;
+        events.close();
+      },
+    }),
+    startRun: build.mutation<RunView, string>({
+      query: (jobId) => ({ url: 'runs', method: 'POST', body: { jobId } }),
+      invalidatesTags: ['runs'],
+    }),
+    cancelRun: build.mutation<RunView, string>({
+      query: (id) => ({ url: `runs/${id}/cancel`, method: 'POST' }),
+      invalidatesTags: ['runs'],
+    }),
+    runAgain: build.mutation<RunView, string>({
+      query: (id) => ({ url: `runs/${id}/again`, method: 'POST' }),
+      invalidatesTags: ['runs'],
+    }),
+  }),
+});
+
+export const {
+  useJobsQuery,
+  useJobQuery,
+  useStartJobMutation,
+  useDuplicateJobMutation,
+  usePutAwayMutation,
+  useOriginalQuery,
+  useAddOriginalMutation,
+  useRunsQuery,
+  useStartRunMutation,
+  useCancelRunMutation,
+  useRunAgainMutation,
+} = api;
+
+/** The server's sentence about an error, or one of our own when it could not be reached. */
+export function sentenceOf(error: unknown): string {
+  const data = (error as { data?: Partial<ProblemDetails> }).data;
+  return data?.detail ?? 'Brachytone’s server cannot be reached. Your work is kept here; it is saved when the server is back.';
+}

@@ -1,0 +1,102 @@
+import type { JobView, ProblemDetails } from './api-types.ts';
+import { saved, saveFailed, saving } from './job-slice.ts';
+import { store, type AppStore } from './store.ts';
+
+/** Rest after the last change before it is saved, and before another try when the server is away, in ms. */
+const PAUSE = 250;
+const RETRY = 3000;
+
+const sameDocument = (a: unknown, b: unknown): boolean => canonical(a) === canonical(b);
+
+/** JSON with members in one order, since the database keeps its own. */
+function canonical(value: unknown): string {
+  return JSON.stringify(value, (_key, inner: unknown) =>
+    typeof inner === 'object' && inner !== null && !Array.isArray(inner)
+      ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : inner,
+  );
+}
+
+/** Sends the open job's unsaved state once. One save at a time. */
+async function saveOnce({ dispatch, getState }: AppStore, keepalive: boolean): Promise<void> {
+  const { job } = getState();
+  if (!job || job.changes === job.savedChanges || job.save === 'saving' || job.save === 'conflict') return;
+  const { id, document, revision, changes, position } = job;
+  const from = Math.min(job.unsavedFrom, job.steps.length);
+  const body = { revision, document, history: { from, steps: job.steps.slice(from), position } };
+  dispatch(saving());
+  const stillOpen = () => getState().job?.id === id;
+  try {
+    const response = await fetch(`/api/jobs/${id}`, {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(body),
+      keepalive,
+    });
+    const answer = (await response.json()) as { revision: number } | ProblemDetails;
+    if (!stillOpen()) return;
+    if (response.ok) {
+      dispatch(saved({ revision: (answer as { revision: number }).revision, changes }));
+      return;
+    }
+    const problem = answer as ProblemDetails;
+    const theirs: JobView | undefined = problem.job;
+    // Our own save arrived, only its answer was lost.
+    if (theirs && sameDocument(theirs.document, document) && theirs.position === position) {
+      dispatch(saved({ revision: theirs.revision, changes }));
+      return;
+    }
+    dispatch(
+      saveFailed({
+        save: theirs ? 'conflict' : 'refused',
+        message: problem.detail,
+        unsavedFrom: from,
+        ...(theirs ? { theirs } : {}),
+      }),
+    );
+  } catch {
+    if (!stillOpen()) return;
+    dispatch(
+      saveFailed({
+        save: 'unreachable',
+        message: 'Not saved: the server cannot be reached. Your work is kept here and saved when it is back.',
+        unsavedFrom: from,
+      }),
+    );
+  }
+}
+
+/** Saves what is not saved yet, now; resolves when it is, or cannot be. */
+export async function saveNow(keepalive = false): Promise<void> {
+  for (let turn = 0; turn < 50; turn++) {
+    const { job } = store.getState();
+    if (!job || job.changes === job.savedChanges) return;
+    if (job.save === 'saving') await new Promise((resolve) => setTimeout(resolve, 40));
+    else {
+      await saveOnce(store, keepalive);
+      if (store.getState().job?.save !== 'unsaved' && store.getState().job?.save !== 'saving') return;
+    }
+  }
+}
+
+/** Keeps the open job saved from now on. */
+export function startAutosave(): void {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let seen = -1;
+  const later = (pause: number) => {
+    clearTimeout(timer);
+    timer = setTimeout(() => void saveOnce(store, false), pause);
+  };
+  store.subscribe(() => {
+    const { job } = store.getState();
+    if (!job || job.changes === job.savedChanges) return;
+    if (job.save === 'unsaved') {
+      if (job.changes !== seen) later(PAUSE);
+      seen = job.changes;
+    } else if (job.save === 'unreachable' && seen !== -2) {
+      seen = -2;
+      later(RETRY);
+    } else if (job.save === 'saving') seen = -1;
+  });
+  addEventListener('pagehide', () => void saveOnce(store, true));
+}

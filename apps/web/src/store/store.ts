@@ -1,0 +1,18 @@
+import { configureStore, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
+import { useDispatch, useSelector } from 'react-redux';
+import { api } from './api.ts';
+import { jobReducer } from './job-slice.ts';
+import { viewReducer } from './view-slice.ts';
+
+export const store = configureStore({
+  reducer: { job: jobReducer, view: viewReducer, [api.reducerPath]: api.reducer },
+  middleware: (defaults) => defaults({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
+});
+
+export type AppStore = typeof store;
+export type AppState = ReturnType<AppStore['getState']>;
+export type AppDispatch = AppStore['dispatch'];
+export type AppThunk = ThunkAction<void, AppState, unknown, UnknownAction>;
+
+export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
+export const useAppSelector = useSelector.withTypes<AppState>();

@@ -1,0 +1,64 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+/** What the table shows. */
+export type TableView = 'original' | 'plate' | 'proof' | 'film';
+
+/** A zoom by name, or screen pixels for a millimetre. */
+export type Zoom = 'fit' | 'print' | 'dots' | number;
+
+export interface ViewState {
+  readonly table: TableView;
+  readonly zoom: Zoom;
+  /** Point of the sheet at the table's middle, mm; null = the sheet's own middle. */
+  readonly centre: { readonly x: number; readonly y: number } | null;
+  /** Id of the one plate shown alone, or null. */
+  readonly plate: string | null;
+  readonly loupe: { readonly open: boolean; readonly pinned: boolean; readonly power: number };
+  /** Brightness of the bench, 0 dark – 1 light. */
+  readonly bench: number;
+}
+
+const initialState: ViewState = {
+  table: 'proof',
+  zoom: 'fit',
+  centre: null,
+  plate: null,
+  loupe: { open: false, pinned: false, power: 8 },
+  bench: 0.72,
+};
+
+/** Powers of the loupe: times print size. */
+export const LOUPE_POWERS = [4, 8, 16, 32] as const;
+
+const slice = createSlice({
+  name: 'view',
+  initialState,
+  reducers: {
+    showTable: (state, { payload }: PayloadAction<TableView>) => ({ ...state, table: payload }),
+    zoomed: (state, { payload }: PayloadAction<{ zoom: Zoom; centre?: ViewState['centre'] }>) => ({
+      ...state,
+      zoom: payload.zoom,
+      centre: payload.zoom === 'fit' ? null : (payload.centre ?? state.centre),
+    }),
+    showPlate: (state, { payload }: PayloadAction<string | null>) => ({ ...state, plate: payload }),
+    loupeHeld: (state, { payload }: PayloadAction<boolean>) => ({
+      ...state,
+      loupe: { ...state.loupe, open: payload || state.loupe.pinned },
+    }),
+    loupePinned: (state) => ({
+      ...state,
+      loupe: { ...state.loupe, pinned: !state.loupe.pinned, open: !state.loupe.pinned },
+    }),
+    loupePowered: (state, { payload }: PayloadAction<number>) => {
+      const at = LOUPE_POWERS.findIndex((power) => power === state.loupe.power) + payload;
+      const power = LOUPE_POWERS[Math.min(LOUPE_POWERS.length - 1, Math.max(0, at))];
+      return { ...state, loupe: { ...state.loupe, power } };
+    },
+    benchLit: (state, { payload }: PayloadAction<number>) => ({ ...state, bench: payload }),
+    viewReset: (state) => ({ ...initialState, bench: state.bench }),
+  },
+});
+
+export const viewReducer = slice.reducer;
+export const { showTable, zoomed, showPlate, loupeHeld, loupePinned, loupePowered, benchLit, viewReset } =
+  slice.actions;

@@ -1,0 +1,80 @@
+import type { JobDocument, PictureFacts } from '@brachytone/job';
+import { cropToSheet, DEFAULT_SCREEN, DEFAULT_TONE, newJob, placeOnSheet } from '@brachytone/job';
+import type { Crop, Ink, Screen, Tone } from '@brachytone/core';
+
+interface Wishes {
+  name: string;
+  sheet: JobDocument['recipe']['sheet'];
+  stock: JobDocument['recipe']['stock'];
+  ink: Omit<Ink, 'id'>;
+  screen: Partial<Screen>;
+  tone: Partial<Tone>;
+  crop?: Crop;
+}
+
+function demoJob(picture: PictureFacts, wishes: Wishes): JobDocument {
+  const job = newJob(picture);
+  const crop = wishes.crop ?? cropToSheet(wishes.sheet, picture);
+  return {
+    ...job,
+    name: wishes.name,
+    recipe: {
+      sheet: wishes.sheet,
+      stock: wishes.stock,
+      originals: job.recipe.originals.map((original) => ({
+        ...original,
+        crop,
+        placement: placeOnSheet(wishes.sheet, picture, crop),
+        tone: { ...DEFAULT_TONE, ...wishes.tone },
+      })),
+      inks: [{ id: 'ink-1', ...wishes.ink }],
+      plates: [{ id: 'plate-1', ink: 'ink-1', screen: { ...DEFAULT_SCREEN, ...wishes.screen } }],
+    },
+  };
+}
+
+/** The Saltmarsh Observatory's first jobs, all invented. */
+export function demoJobs(moon: PictureFacts, marsh: PictureFacts): JobDocument[] {
+  return [
+    demoJob(moon, {
+      name: 'Night walk badge',
+      sheet: { width: 90, height: 90, resolution: 1200 },
+      stock: { name: 'Oat board', colour: '#e6d3ae' },
+      ink: { name: 'Ember', colour: '#b8432a', opacity: 0.1 },
+      screen: { spot: 'diamond', ruling: 26, angle: 30, smallest: 4, largest: 94 },
+      tone: { levels: { bare: 14, solid: 92, mid: 0.9, floor: 0, ceiling: 100 } },
+      crop: { x: 0.16, y: 0.068, width: 0.76, height: (0.76 * moon.width) / moon.height },
+    }),
+    demoJob(marsh, {
+      name: 'Low tide card',
+      sheet: { width: 140, height: 140, resolution: 1200 },
+      stock: { name: 'Shell', colour: '#f4ede0' },
+      ink: { name: 'Deep tide', colour: '#15484f', opacity: 0.05 },
+      screen: { spot: 'line', ruling: 32, angle: 22.5, smallest: 4, largest: 92 },
+      tone: {
+        curve: [
+          { in: 0, out: 0 },
+          { in: 34, out: 22 },
+          { in: 70, out: 74 },
+          { in: 100, out: 100 },
+        ],
+      },
+    }),
+    demoJob(moon, {
+      name: 'Moon over the reeds',
+      sheet: { width: 297, height: 420, resolution: 1200 },
+      stock: { name: 'Uncoated cream', colour: '#f3ecda' },
+      ink: { name: 'Night black', colour: '#1a1b22', opacity: 0 },
+      screen: { spot: 'round', ruling: 15, angle: 45, smallest: 3, largest: 96 },
+      tone: {
+        levels: { bare: 6, solid: 97, mid: 1, floor: 0, ceiling: 100 },
+        curve: [
+          { in: 0, out: 0 },
+          { in: 30, out: 32 },
+          { in: 72, out: 82 },
+          { in: 100, out: 99 },
+        ],
+      },
+    }),
+  ];
+}

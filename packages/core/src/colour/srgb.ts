@@ -1,0 +1,30 @@
+/** sRGB transfer function, IEC 61966-2-1:1999: encoded 0–1 to linear light 0–1. */
+export const srgbToLinear = (encoded: number): number =>
+  encoded <= 0.04045 ? encoded / 12.92 : Math.pow((encoded + 0.055) / 1.055, 2.4);
+
+/** Its inverse: linear light 0–1 to encoded 0–1. */
+export const linearToSrgb = (linear: number): number =>
+  linear <= 0.0031308 ? linear * 12.92 : 1.055 * Math.pow(linear, 1 / 2.4) - 0.055;
+
+/** Red, green, blue in linear light, 0–1. */
+export type LinearRgb = readonly [number, number, number];
+
+const LINEAR = Float64Array.from({ length: 256 }, (_, value) => srgbToLinear(value / 255));
+const ENCODED = Uint8Array.from({ length: 65536 }, (_, i) => Math.round(linearToSrgb(i / 65535) * 255));
+
+/** An 8-bit sRGB sample in linear light. */
+export const linearOf8 = (value: number): number => LINEAR[value];
+
+/** Linear light (0–1, clipped) as an 8-bit sRGB sample. */
+export const encode8 = (linear: number): number =>
+  ENCODED[linear <= 0 ? 0 : linear >= 1 ? 65535 : (linear * 65535 + 0.5) | 0];
+
+/** `#rrggbb` to linear light. */
+export function hexToLinear(hex: string): LinearRgb {
+  const value = Number.parseInt(hex.slice(1), 16);
+  return [LINEAR[(value >> 16) & 255], LINEAR[(value >> 8) & 255], LINEAR[value & 255]];
+}
+
+/** Linear light to `#rrggbb`. */
+export const linearToHex = (linear: LinearRgb): string =>
+  `#${linear.map((channel) => encode8(channel).toString(16).padStart(2, '0')).join('')}`;

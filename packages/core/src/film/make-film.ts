@@ -1,0 +1,46 @@
+import { countInk } from '../raster/bits.ts';
+import { bands } from '../raster/region.ts';
+import { plateBits } from '../plate/evaluate.ts';
+import { filmFrame } from '../plate/frame.ts';
+import type { Scene } from '../plate/scene.ts';
+import { toFilm, type Emulsion } from './emulsion.ts';
+import type { FilmFacts, FilmFile } from './film-file.ts';
+
+/** What a film file will say of a plate. */
+export function filmFacts(scene: Scene, plate: number, jobName: string): FilmFacts {
+  const { recipe } = scene;
+  const { ink, screen } = recipe.plates[plate];
+  const name = recipe.inks.find(({ id }) => id === ink)?.name ?? ink;
+  return {
+    ...filmFrame(recipe),
+    description: `${jobName}: ${name}, ${screen.ruling} lpi, ${screen.angle} degrees`,
+  };
+}
+
+/** How far a film is: rows made of all rows, and pixels inked so far. */
+export interface FilmProgress {
+  readonly rows: number;
+  readonly of: number;
+  readonly inked: number;
+}
+
+/**
+ * Makes one plate's film, a strip at a time, and tells after each how far it is. Only a strip is ever held: memory
+ * does not grow with the film. Stop asking, and it stops.
+ */
+export function* makeFilm(
+  scene: Scene,
+  plate: number,
+  emulsion: Emulsion,
+  file: FilmFile,
+): Generator<FilmProgress> {
+  const frame = filmFrame(scene.recipe);
+  let inked = 0;
+  for (const strip of bands({ x: 0, y: 0, ...frame }, 1, file.rowsPerStrip)) {
+    const bits = plateBits(scene, plate, frame, strip);
+    inked += countInk(bits);
+    file.strip(toFilm(bits, emulsion));
+    yield { rows: strip.y + strip.height, of: frame.height, inked };
+  }
+  file.finish();
+}

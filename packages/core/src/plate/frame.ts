@@ -1,0 +1,24 @@
+import type { Recipe } from './recipe.ts';
+
+export const MM_PER_INCH = 25.4;
+
+/** The grid of device pixels a plate is made on. */
+export interface Frame {
+  readonly width: number;
+  readonly height: number;
+  /** Pixels per inch. */
+  readonly resolution: number;
+}
+
+/** The grid of a sheet at a resolution: each side in mm ÷ 25.4 · resolution, to the nearest pixel. */
+export const frameOf = (sheet: { width: number; height: number }, resolution: number): Frame => ({
+  width: Math.max(1, Math.round((sheet.width / MM_PER_INCH) * resolution)),
+  height: Math.max(1, Math.round((sheet.height / MM_PER_INCH) * resolution)),
+  resolution,
+});
+
+/** The grid of the films. */
+export const filmFrame = (recipe: Recipe): Frame => frameOf(recipe.sheet, recipe.sheet.resolution);
+
+/** Millimetres to pixels of a grid. */
+export const mmToPixels = (mm: number, frame: Frame): number => (mm / MM_PER_INCH) * frame.resolution;

@@ -1,0 +1,170 @@
+import { bitAt, createBits, type Bits } from '../raster/bits.ts';
+import { bands } from '../raster/region.ts';
+import { encode8, type LinearRgb } from '../colour/srgb.ts';
+import { areaSum } from './average.ts';
+import { plateBits } from './evaluate.ts';
+import type { Frame } from './frame.ts';
+import type { Scene } from './scene.ts';
+
+/** A rectangle of a grid, in pixels that need not be whole, shown on columns × rows screen pixels. */
+export interface View {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  readonly columns: number;
+  readonly rows: number;
+}
+
+/** A part of a view: whole rows of its screen pixels, so that workers can share the work. */
+export interface ViewRows {
+  readonly first: number;
+  readonly count: number;
+}
+
+/** 8-bit sRGB with alpha, rows × columns × 4, and the plates' mean inked shares over what is shown. */
+export interface Shown {
+  readonly rgba: Uint8ClampedArray<ArrayBuffer>;
+  readonly inked: readonly number[];
+}
+
+/** Pixels of bits held at once while averaging. */
+const BAND_PIXELS = 1 << 22;
+
+/**
+ * What the plates look like: where a screen pixel covers one device pixel or more, the mean over exactly its area of
+ * the colours of the overprints found there, in linear light; where it covers less, the device pixel under its centre.
+ *
+ * @param plates  indexes of the plates to show
+ * @param colours of the overprints of just these plates, as `overprints` gives them
+ */
+export function proof(
+  scene: Scene,
+  frame: Frame,
+  view: View,
+  rows: ViewRows,
+  plates: readonly number[],
+  colours: readonly LinearRgb[],
+): Shown {
+  const enlarged = view.width < view.columns || view.height < view.rows;
+  return enlarged
+    ? enlargedProof(scene, frame, view, rows, plates, colours)
+    : averagedProof(scene, frame, view, rows, plates, colours);
+}
+
+/** The range of whole pixels between two positions, kept on the grid. */
+function span(from: number, to: number, limit: number): { start: number; size: number } {
+  const start = Math.min(limit, Math.max(0, Math.floor(from)));
+  return { start, size: Math.max(0, Math.min(limit, Math.ceil(to)) - start) };
+}
+
+function averagedProof(
+  scene: Scene,
+  frame: Frame,
+  view: View,
+  rows: ViewRows,
+  plates: readonly number[],
+  colours: readonly LinearRgb[],
+): Shown {
+  const box = { width: view.width / view.columns, height: view.height / view.rows };
+  const top = view.y + rows.first * box.height;
+  const across = span(view.x, view.x + view.width, frame.width);
+  const down = span(top, top + rows.count * box.height, frame.height);
+  const start = { x: view.x - across.start, y: top };
+  // One sum for each set of plates: the area where at least those plates have ink.
+  const sums = colours.map((_, set) =>
+    set === 0 ? undefined : areaSum(box, start, view.columns, rows.count, across.size),
+  );
+  const region = { x: across.start, y: down.start, width: across.size, height: down.size };
+  for (const band of bands(region, BAND_PIXELS, 1)) {
+    const sets: Bits[] = [];
+    for (let set = 1; set < colours.length; set++) {
+      const highest = 31 - Math.clz32(set);
+      const rest = set & ~(1 << highest);
+      const alone = rest === 0 ? plateBits(scene, plates[highest], frame, band) : sets[1 << highest];
+      sets[set] = rest === 0 ? alone : both(alone, sets[rest]);
+      sums[set]!.add(sets[set], band.y);
+    }
+  }
+  const pixels = view.columns * rows.count;
+  const full = box.width * box.height;
+  const rgba = new Uint8ClampedArray(pixels * 4);
+  const shares = new Float64Array(colours.length);
+  const inked = plates.map(() => 0);
+  for (let i = 0; i < pixels; i++) {
+    shares[0] = 1;
+    for (let set = 1; set < colours.length; set++) shares[set] = sums[set]!.area[i] / full;
+    for (let k = 0; k < plates.length; k++) inked[k] += shares[1 << k];
+    exclusive(shares, plates.length);
+    paint(rgba, i * 4, shares, colours);
+  }
+  return { rgba, inked: inked.map((sum) => sum / pixels) };
+}
+
+/** Turns "at least these plates" into "exactly these plates" (Möbius inversion over the sets). */
+function exclusive(shares: Float64Array, plates: number): void {
+  for (let bit = 1; bit < 1 << plates; bit <<= 1) {
+    for (let set = 0; set < shares.length; set++) if (!(set & bit)) shares[set] -= shares[set | bit];
+  }
+}
+
+function both(a: Bits, b: Bits): Bits {
+  const out = createBits(a.width, a.height);
+  for (let i = 0; i < out.data.length; i++) out.data[i] = a.data[i] & b.data[i];
+  return out;
+}
+
+function paint(
+  rgba: Uint8ClampedArray,
+  at: number,
+  shares: Float64Array,
+  colours: readonly LinearRgb[],
+): void {
+  for (let k = 0; k < 3; k++) {
+    let light = 0;
+    for (let set = 0; set < colours.length; set++) light += shares[set] * colours[set][k];
+    rgba[at + k] = encode8(light);
+  }
+  rgba[at + 3] = 255;
+}
+
+function enlargedProof(
+  scene: Scene,
+  frame: Frame,
+  view: View,
+  rows: ViewRows,
+  plates: readonly number[],
+  colours: readonly LinearRgb[],
+): Shown {
+  const stepX = view.width / view.columns;
+  const stepY = view.height / view.rows;
+  const top = view.y + rows.first * stepY;
+  const across = span(view.x, view.x + view.width, frame.width);
+  const down = span(top, top + rows.count * stepY, frame.height);
+  const region = { x: across.start, y: down.start, width: across.size, height: down.size };
+  const bits = plates.map((plate) => plateBits(scene, plate, frame, region));
+  const coded = colours.map((colour) => colour.map(encode8));
+  const rgba = new Uint8ClampedArray(view.columns * rows.count * 4);
+  const inked = plates.map(() => 0);
+  const clamp = (value: number, limit: number) => Math.min(limit - 1, Math.max(0, value));
+  for (let j = 0; j < rows.count; j++) {
+    const y = clamp(Math.floor(view.y + (rows.first + j + 0.5) * stepY) - down.start, down.size);
+    for (let i = 0; i < view.columns; i++) {
+      const x = clamp(Math.floor(view.x + (i + 0.5) * stepX) - across.start, across.size);
+      let set = 0;
+      for (let k = 0; k < bits.length; k++) {
+        if (bitAt(bits[k], x, y)) {
+          set |= 1 << k;
+          inked[k]++;
+        }
+      }
+      const at = (j * view.columns + i) * 4;
+      rgba[at] = coded[set][0];
+      rgba[at + 1] = coded[set][1];
+      rgba[at + 2] = coded[set][2];
+      rgba[at + 3] = 255;
+    }
+  }
+  const pixels = view.columns * rows.count;
+  return { rgba, inked: inked.map((count) => count / pixels) };
+}

@@ -1,0 +1,35 @@
+import { percentToCoverage, SOLID } from '../raster/plane.ts';
+import type { Thresholds } from './thresholds.ts';
+
+/**
+ * The smallest dot that holds and the largest that stays open, in percent. A tone below the smallest dot is made as it,
+ * or left bare when it asks for less than half of it; a tone above the largest dot, solids included, is made as it.
+ */
+export interface DotLimits {
+  readonly smallest: number;
+  readonly largest: number;
+}
+
+/** The coverage (0–65535) that a coverage is made as. */
+export function limitCoverage(limits: DotLimits, coverage: number): number {
+  const smallest = percentToCoverage(limits.smallest);
+  const largest = percentToCoverage(limits.largest);
+  if (coverage < smallest) return Math.min(largest, 2 * coverage < smallest ? 0 : smallest);
+  return Math.min(largest, coverage);
+}
+
+/**
+ * The same limits worked into the thresholds, so that comparing needs no further step: coverage > new threshold
+ * exactly where limitCoverage(coverage) > old threshold.
+ */
+export function limitThresholds(thresholds: Thresholds, limits: DotLimits): Thresholds {
+  const smallest = percentToCoverage(limits.smallest);
+  const largest = percentToCoverage(limits.largest);
+  if (smallest === 0 && largest === SOLID) return thresholds;
+  const half = Math.ceil(smallest / 2) - 1;
+  const data = thresholds.data.map((threshold) => {
+    if (threshold >= largest) return SOLID;
+    return threshold < smallest ? half : threshold;
+  });
+  return { ...thresholds, data };
+}

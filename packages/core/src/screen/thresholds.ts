@@ -1,0 +1,128 @@
+import { SOLID } from '../raster/plane.ts';
+import { brickOf, type Brick } from './brick.ts';
+import { cellRanks } from './cell-order.ts';
+import type { Spot } from './spot/spot.ts';
+import type { Supercell } from './supercell.ts';
+
+/**
+ * A supercell's thresholds as a brick. A pixel is inked where coverage > threshold. Each brick row is followed by a
+ * repeat of its beginning (`stride` − `brick.width` entries), so that eight pixels can be read from any column.
+ */
+export interface Thresholds {
+  readonly brick: Brick;
+  readonly stride: number;
+  readonly data: Uint16Array;
+}
+
+/** Pixels that a row can be read past its end. */
+const OVERHANG = 8;
+
+/** Spot values are ranked in this many steps, so that rounding noise cannot part pixels that are tied. */
+const KEY_BITS = 22;
+const DIGIT = 11;
+
+/**
+ * Ranks every pixel of a supercell by the spot function and turns ranks into thresholds, so that a flat coverage c
+ * inks exactly round(c ÷ 65535 · N) of its N pixels, whatever the shape. Pixels that tie are taken one a cell, in the
+ * cells' own evenly spread order.
+ */
+export function buildThresholds(supercell: Supercell, spot: Spot): Thresholds {
+  const brick = brickOf(supercell.ax, supercell.ay);
+  const { keys, cells } = measurePixels(supercell, brick, spot);
+  const order = rankPixels(keys, cells, supercell.cells);
+  const count = order.length;
+  const stride = brick.width + OVERHANG;
+  const data = new Uint16Array(stride * brick.height);
+  for (let rank = 0; rank < count; rank++) {
+    const pixel = order[rank];
+    const row = Math.floor(pixel / brick.width);
+    // The least coverage c with round(c · N ÷ 65535) > rank is threshold + 1.
+    data[row * stride + (pixel - row * brick.width)] = Math.ceil(((rank + 0.5) * SOLID) / count) - 1;
+  }
+  for (let row = 0; row < brick.height; row++) {
+    for (let i = 0; i < OVERHANG; i++) {
+      data[row * stride + brick.width + i] = data[row * stride + (i % brick.width)];
+    }
+  }
+  return { brick, stride, data };
+}
+
+/** The spot's value (as a whole-number key) and the rank of the cell, for every pixel of the brick. */
+function measurePixels(supercell: Supercell, brick: Brick, spot: Spot) {
+  const { m, n, ax, ay, pixels } = supercell;
+  const cellBrick = brickOf(m, n);
+  const ranks = cellRanks(m, n);
+  // Screen coordinates of a pixel are (x + iy) · (m + in) ÷ (ax + i·ay); (p + iq) is that factor times N = ax² + ay².
+  const p = m * ax + n * ay;
+  const q = n * ax - m * ay;
+  const full = 2 * pixels;
+  const values = new Float64Array(pixels);
+  const cells = new Uint16Array(pixels);
+  let least = Infinity;
+  let greatest = -Infinity;
+  let at = 0;
+  for (let y = 0; y < brick.height; y++) {
+    for (let x = 0; x < brick.width; x++, at++) {
+      // Twice N times the coordinates of the pixel's centre: whole numbers, so cell edges and ties are exact.
+      const su = (2 * x + 1) * p - (2 * y + 1) * q;
+      const sv = (2 * x + 1) * q + (2 * y + 1) * p;
+      const i = Math.floor(su / full);
+      const j = Math.floor(sv / full);
+      const value = spot.value((su - i * full) / full - 0.5, (sv - j * full) / full - 0.5);
+      values[at] = value;
+      if (value < least) least = value;
+      if (value > greatest) greatest = value;
+      const course = Math.floor(j / cellBrick.height);
+      let column = (i - course * cellBrick.shift) % cellBrick.width;
+      if (column < 0) column += cellBrick.width;
+      cells[at] = ranks[(j - course * cellBrick.height) * cellBrick.width + column];
+    }
+  }
+  const scale = (2 ** KEY_BITS - 1) / Math.max(1e-12, greatest - least);
+  const keys = new Uint32Array(pixels);
+  for (let i = 0; i < pixels; i++) keys[i] = Math.round((values[i] - least) * scale);
+  return { keys, cells };
+}
+
+/** Pixels in the order they are inked. */
+function rankPixels(keys: Uint32Array, cells: Uint16Array, cellCount: number): Uint32Array {
+  const mask = (1 << DIGIT) - 1;
+  let order = Uint32Array.from({ length: 0 });
+  order = new Uint32Array(keys.length);
+  for (let i = 0; i < order.length; i++) order[i] = i;
+  order = stableSort(order, cellCount, (pixel) => cells[pixel]);
+  order = stableSort(order, mask + 1, (pixel) => keys[pixel] & mask);
+  order = stableSort(order, mask + 1, (pixel) => keys[pixel] >>> DIGIT);
+  spreadTies(order, keys, cells);
+  return order;
+}
+
+function stableSort(order: Uint32Array, buckets: number, digit: (pixel: number) => number): Uint32Array<ArrayBuffer> {
+  const starts = new Uint32Array(buckets + 1);
+  for (let i = 0; i < order.length; i++) starts[digit(order[i]) + 1]++;
+  for (let b = 0; b < buckets; b++) starts[b + 1] += starts[b];
+  const out = new Uint32Array(order.length);
+  for (let i = 0; i < order.length; i++) out[starts[digit(order[i])]++] = order[i];
+  return out;
+}
+
+/** Reorders each run of tied pixels so that every cell gives its first before any gives its second. */
+function spreadTies(order: Uint32Array, keys: Uint32Array, cells: Uint16Array): void {
+  for (let start = 0; start < order.length; ) {
+    let end = start + 1;
+    let repeats = false;
+    while (end < order.length && keys[order[end]] === keys[order[start]]) {
+      if (cells[order[end]] === cells[order[end - 1]]) repeats = true;
+      end++;
+    }
+    if (repeats) {
+      const rounds: number[][] = [];
+      for (let i = start, turn = 0; i < end; i++) {
+        turn = i > start && cells[order[i]] === cells[order[i - 1]] ? turn + 1 : 0;
+        (rounds[turn] ??= []).push(order[i]);
+      }
+      order.set(rounds.flat(), start);
+    }
+    start = end;
+  }
+}

@@ -1,0 +1,15 @@
+/** The ranges the numbers of a job may take, shared by the schema and the interface. */
+export const LIMITS = {
+  /** Side of a sheet or width of an original, mm. */
+  side: { least: 5, most: 5000 },
+  /** Place of an original on the sheet, mm. */
+  position: { least: -10000, most: 10000 },
+  /** Film resolution, dots per inch. */
+  resolution: { least: 36, most: 4800 },
+  /** Lines per inch. */
+  ruling: { least: 1, most: 300 },
+  /** Degrees anticlockwise. */
+  angle: { least: -180, most: 180 },
+  /** Weight of the middle tones. */
+  mid: { least: 0.2, most: 5 },
+} as const;

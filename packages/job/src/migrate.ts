@@ -1,0 +1,49 @@
+import { VERSION, type JobDocument } from './document.ts';
+import { jobSchema } from './schema.ts';
+
+/** Brings a document of version `from` to version `from` + 1. */
+export interface Migration {
+  readonly from: number;
+  readonly migrate: (document: Record<string, unknown>) => Record<string, unknown>;
+}
+
+/** One for every version that came before the present one, oldest first. */
+const MIGRATIONS: readonly Migration[] = [];
+
+/** A document that cannot be read; the message is for the person at the screen. */
+export class UnreadableDocument extends Error {}
+
+/**
+ * Reads a document of any version this program knows: brings it up to date step by step, then checks it.
+ *
+ * @throws UnreadableDocument with a sentence that says what is wrong
+ */
+export function readDocument(
+  value: unknown,
+  migrations: readonly Migration[] = MIGRATIONS,
+  present: number = VERSION,
+): JobDocument {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) {
+    throw new UnreadableDocument('This is not a job document.');
+  }
+  let document = value as Record<string, unknown>;
+  if (typeof document.version !== 'number') {
+    throw new UnreadableDocument('This job document does not say its version.');
+  }
+  if (document.version > present) {
+    throw new UnreadableDocument(
+      `This job was saved by a newer Brachytone (document version ${document.version}); this one reads up to version ${present}.`,
+    );
+  }
+  while (document.version !== present) {
+    const step = migrations.find(({ from }) => from === document.version);
+    if (!step) throw new UnreadableDocument(`Job documents of version ${String(document.version)} cannot be read.`);
+    document = { ...step.migrate(document), version: step.from + 1 };
+  }
+  const { error, value: checked } = jobSchema.validate(document, {
+    convert: false,
+    errors: { wrap: { label: '“”' } },
+  });
+  if (error) throw new UnreadableDocument(`The job document is not right: ${error.message}`);
+  return checked;
+}
