@@ -4,7 +4,11 @@ import { reeds } from './reeds.ts';
 
 type Rgb = [number, number, number];
 
-const blend = (a: Rgb, b: Rgb, t: number): Rgb => [mix(a[0], b[0], t), mix(a[1], b[1], t), mix(a[2], b[2], t)];
+const blend = (a: Rgb, b: Rgb, t: number): Rgb => [
+  mix(a[0], b[0], t),
+  mix(a[1], b[1], t),
+  mix(a[2], b[2], t),
+];
 
 const ZENITH: Rgb = [0.16, 0.19, 0.38];
 const MIDDLE: Rgb = [0.72, 0.42, 0.44];

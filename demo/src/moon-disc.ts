@@ -27,7 +27,15 @@ export function moonDisc(size: number, seed: number): MoonDisc {
     const r = 0.006 * Math.pow(1 - random() * 0.985, -0.62);
     const angle = random() * Math.PI * 2;
     const out = Math.sqrt(random()) * 0.99;
-    stampCrater(height, brightness, size, Math.cos(angle) * out, Math.sin(angle) * out, Math.min(r, 0.085), random);
+    stampCrater(
+      height,
+      brightness,
+      size,
+      Math.cos(angle) * out,
+      Math.sin(angle) * out,
+      Math.min(r, 0.085),
+      random,
+    );
   }
   return { size, light: shade(height, brightness, size) };
 }

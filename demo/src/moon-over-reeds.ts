@@ -24,7 +24,13 @@ export function moonOverReeds(seed = 11): Picture {
         const glow = 0.3 * Math.exp(-Math.max(0, distance - 1) * 2.6);
         const bank = smoothstep(-0.05, 0.55, cloud((x / width) * 2.2, (y / height) * 11 + 3));
         value = 0.07 + 0.16 * mist * mist + glow + bank * (0.05 + 0.5 * glow + 0.1 * mist);
-        value = underMoon(disc, x - mx + radius, y - my + radius, value, bank * smoothstep(0.55, 1, (y - my) / radius));
+        value = underMoon(
+          disc,
+          x - mx + radius,
+          y - my + radius,
+          value,
+          bank * smoothstep(0.55, 1, (y - my) / radius),
+        );
       } else {
         const depth = (y - horizon) / (height - horizon);
         const ripple = wave((x / width) * mix(26, 9, depth), Math.pow(depth, 0.6) * 46);
@@ -40,7 +46,13 @@ export function moonOverReeds(seed = 11): Picture {
 }
 
 /** The moon's face over the sky behind it, with low cloud (0–1) drawn across. */
-function underMoon(disc: ReturnType<typeof moonDisc>, x: number, y: number, sky: number, cloud: number): number {
+function underMoon(
+  disc: ReturnType<typeof moonDisc>,
+  x: number,
+  y: number,
+  sky: number,
+  cloud: number,
+): number {
   const column = Math.round(x);
   const row = Math.round(y);
   if (column < 0 || row < 0 || column >= disc.size || row >= disc.size) return sky;

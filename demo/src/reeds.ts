@@ -1,7 +1,13 @@
 import { seeded } from './noise.ts';
 
 /** How much of each pixel (0–1) stands before a stand of reeds, row after row. */
-export function reeds(width: number, height: number, count: number, tallest: number, seed: number): Float32Array {
+export function reeds(
+  width: number,
+  height: number,
+  count: number,
+  tallest: number,
+  seed: number,
+): Float32Array {
   const random = seeded(seed);
   const mask = new Float32Array(width * height);
   for (let n = 0; n < count; n++) {

@@ -14,7 +14,9 @@ try {
   await app.init();
   if (process.env.BRACHYTONE_DEMO !== 'off') await app.get(DemoService).load();
   await app.listen(settings.port, settings.host);
-  console.log(`Brachytone is at http://${settings.host === '127.0.0.1' ? 'localhost' : settings.host}:${settings.port}`);
+  console.log(
+    `Brachytone is at http://${settings.host === '127.0.0.1' ? 'localhost' : settings.host}:${settings.port}`,
+  );
 } catch (error) {
   if (error instanceof FolderInUse) console.error(error.message);
   else if ((error as NodeJS.ErrnoException).code === 'EADDRINUSE') {

@@ -13,4 +13,6 @@ export const WEB_FOLDER = fromHere('../../web/dist');
 export const DEMO_FOLDER = fromHere('../../../demo/originals');
 
 /** The built worker; run from source, the server still uses the built one. */
-export const WORKER_FILE = existsSync(fromHere('./worker.js')) ? fromHere('./worker.js') : fromHere('../dist/worker.js');
+export const WORKER_FILE = existsSync(fromHere('./worker.js'))
+  ? fromHere('./worker.js')
+  : fromHere('../dist/worker.js');

@@ -37,13 +37,11 @@ export function readDocument(
   }
   while (document.version !== present) {
     const step = migrations.find(({ from }) => from === document.version);
-    if (!step) throw new UnreadableDocument(`Job documents of version ${String(document.version)} cannot be read.`);
+    if (!step)
+      throw new UnreadableDocument(`Job documents of version ${String(document.version)} cannot be read.`);
     document = { ...step.migrate(document), version: step.from + 1 };
   }
-  const { error, value: checked } = jobSchema.validate(document, {
-    convert: false,
-    errors: { wrap: { label: '“”' } },
-  });
-  if (error) throw new UnreadableDocument(`The job document is not right: ${error.message}`);
-  return checked;
+  const result = jobSchema.validate(document, { convert: false, errors: { wrap: { label: '“”' } } });
+  if (result.error) throw new UnreadableDocument(`The job document is not right: ${result.error.message}`);
+  return result.value;
 }

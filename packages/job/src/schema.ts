@@ -3,7 +3,8 @@ import Joi from 'joi';
 import { FILM_FORMATS, VERSION, type JobDocument } from './document.ts';
 import { LIMITS } from './limits.ts';
 
-const between = ({ least, most }: { least: number; most: number }) => Joi.number().min(least).max(most).required();
+const between = ({ least, most }: { least: number; most: number }) =>
+  Joi.number().min(least).max(most).required();
 const id = Joi.string()
   .pattern(/^[a-z0-9-]{1,40}$/)
   .required();

@@ -58,9 +58,13 @@ async function openEmbedded(place: { readonly folder: string } | 'memory'): Prom
         for (const { sha256, kind } of rows) {
           await tx.query('DELETE FROM original_bytes WHERE sha256 = $1 AND kind = $2', [sha256, kind]);
         }
-        await tx.query("COPY original_bytes (sha256, kind, part, bytes) FROM '/dev/blob' WITH (FORMAT binary)", [], {
-          blob: copyRows(rows),
-        });
+        await tx.query(
+          "COPY original_bytes (sha256, kind, part, bytes) FROM '/dev/blob' WITH (FORMAT binary)",
+          [],
+          {
+            blob: copyRows(rows),
+          },
+        );
       });
     },
     close: () => client.close(),

@@ -48,9 +48,14 @@ export class ProblemFilter implements ExceptionFilter {
   private describe(error: unknown): Problem {
     if (error instanceof Problem) return error;
     if (error instanceof UnreadableDocument) return new Problem(422, 'Unreadable job', error.message);
-    const status = error instanceof HttpException ? error.getStatus() : Number((error as { status?: unknown }).status);
+    const status =
+      error instanceof HttpException ? error.getStatus() : Number((error as { status?: unknown }).status);
     if (status === 413) {
-      return new Problem(413, 'Too large', 'The file is larger than Brachytone takes in one piece (160 MB). Nothing was changed.');
+      return new Problem(
+        413,
+        'Too large',
+        'The file is larger than Brachytone takes in one piece (160 MB). Nothing was changed.',
+      );
     }
     if (status === 404) return new Problem(404, 'Not found', 'There is nothing at this address.');
     if (status >= 400 && status < 500) return new Problem(status, 'Not understood', (error as Error).message);

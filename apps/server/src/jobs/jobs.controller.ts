@@ -8,7 +8,7 @@ import { id, putAwayBody, saveBody, startBody, type SaveBody, type StartBody } f
 import { JobsService } from './jobs.service.ts';
 import { ProofsService } from './proofs.service.ts';
 
-const schemaOf = (schema: Joi.Schema): object => joiToSwagger(schema).swagger as object;
+const schemaOf = (schema: Joi.Schema): object => joiToSwagger(schema).swagger;
 const proofQuery = Joi.object<{ longer: number }>({
   longer: Joi.number().integer().min(32).max(2400).default(448),
 }).unknown();
@@ -50,7 +50,10 @@ export class JobsController {
   @Patch(':id')
   @ApiOperation({ summary: 'Put a job away or take it out again' })
   @ApiBody({ schema: schemaOf(putAwayBody) })
-  putAway(@Param('id', new Checked(id)) job: string, @Body(new Checked(putAwayBody)) body: { putAway: boolean }) {
+  putAway(
+    @Param('id', new Checked(id)) job: string,
+    @Body(new Checked(putAwayBody)) body: { putAway: boolean },
+  ) {
     return this.jobs.putAway(job, body.putAway);
   }
 

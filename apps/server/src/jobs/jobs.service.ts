@@ -79,7 +79,12 @@ export class JobsService {
    *
    * @throws Problem 409 with the newer job, when somebody saved in between
    */
-  async save(id: string, revision: number, value: unknown, history: HistoryChange): Promise<{ revision: number }> {
+  async save(
+    id: string,
+    revision: number,
+    value: unknown,
+    history: HistoryChange,
+  ): Promise<{ revision: number }> {
     const document = await this.read(value);
     const saved = await this.database.queries.transaction(async (tx) => {
       const [row] = await tx
@@ -120,7 +125,11 @@ export class JobsService {
     const document = readDocument(value);
     const missing = await this.originals.missing(document.recipe.originals.map(({ picture }) => picture));
     if (missing.length > 0) {
-      throw new Problem(422, 'Original missing', 'The job names an original that was never brought in here. Bring it in first.');
+      throw new Problem(
+        422,
+        'Original missing',
+        'The job names an original that was never brought in here. Bring it in first.',
+      );
     }
     return document;
   }

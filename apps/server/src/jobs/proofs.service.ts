@@ -22,7 +22,9 @@ export class ProofsService {
   /** PNG of the job's exact proof, `longer` pixels on its longer side. */
   async proof(id: string, longer: number): Promise<Uint8Array> {
     const { recipe } = (await this.jobs.get(id)).document;
-    const key = createHash('sha256').update(JSON.stringify([recipe, longer])).digest('hex');
+    const key = createHash('sha256')
+      .update(JSON.stringify([recipe, longer]))
+      .digest('hex');
     const folder = join(this.settings.dataFolder, 'proofs');
     const file = join(folder, `${key}.png`);
     const kept = await readFile(file).catch(() => undefined);

@@ -26,10 +26,17 @@ export class OriginalsController {
   add(@Body() body: unknown): Promise<OriginalView> {
     if (!(body instanceof Uint8Array)) {
       // An empty body never becomes bytes.
-      if (body === undefined || (typeof body === 'object' && body !== null && Object.keys(body).length === 0)) {
+      if (
+        body === undefined ||
+        (typeof body === 'object' && body !== null && Object.keys(body).length === 0)
+      ) {
         return this.originals.add(new Uint8Array(0));
       }
-      throw new Problem(415, 'Not understood', 'Send the file’s bytes as application/octet-stream. Nothing was added.');
+      throw new Problem(
+        415,
+        'Not understood',
+        'Send the file’s bytes as application/octet-stream. Nothing was added.',
+      );
     }
     return this.originals.add(body);
   }
@@ -48,9 +55,14 @@ export class OriginalsController {
   }
 
   @Get(':sha256/levels/:level')
-  @ApiOperation({ summary: 'One level of the working picture as a Portable Arbitrary Map; level n is 1/2ⁿ in size' })
+  @ApiOperation({
+    summary: 'One level of the working picture as a Portable Arbitrary Map; level n is 1/2ⁿ in size',
+  })
   @Header('Cache-Control', 'private, max-age=31536000, immutable')
-  async level(@Param('sha256', sha256) name: string, @Param('level', level) n: number): Promise<StreamableFile> {
+  async level(
+    @Param('sha256', sha256) name: string,
+    @Param('level', level) n: number,
+  ): Promise<StreamableFile> {
     return new StreamableFile(writePam(await this.originals.level(name, n)), {
       type: 'image/x-portable-arbitrarymap',
     });

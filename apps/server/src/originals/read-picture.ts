@@ -1,5 +1,5 @@
 import { levelCount, type Picture } from '@brachytone/core';
-import sharp, { type Metadata } from 'sharp';
+import sharp, { type Metadata, type Sharp } from 'sharp';
 import type { OriginalFacts } from '../database/schema.ts';
 import { Problem } from '../http/problem.ts';
 
@@ -41,32 +41,59 @@ export async function readPicture(bytes: Uint8Array): Promise<ReadPicture> {
       `The picture has ${meta.width} × ${meta.height} pixels; Brachytone takes up to ${MOST_PIXELS / 1e6} million. Make it smaller first. Nothing was added.`,
     );
   }
-  const grey = meta.space === 'b-w' || meta.space === 'grey16';
-  const deep = meta.depth !== 'uchar' && meta.depth !== 'char';
   try {
-    const pipeline = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' }).rotate();
-    const colours = deep
-      ? pipeline.toColourspace(grey ? 'grey16' : 'rgb16').withIccProfile(grey ? 'gray' : 'srgb')
-      : pipeline.toColourspace(grey ? 'b-w' : 'srgb');
-    // 16-bit profiles are only applied on the way into a file, so those pictures go by way of a PNG.
-    const source = deep ? sharp(await colours.png({ compressionLevel: 1 }).toBuffer(), { ignoreIcc: true }) : colours;
-    const straight = deep ? source.toColourspace(grey ? 'grey16' : 'rgb16') : source;
-    const { data, info } = await straight.raw({ depth: deep ? 'ushort' : 'uchar' }).toBuffer({ resolveWithObject: true });
-    const samples = deep ? new Uint16Array(data.buffer, data.byteOffset, data.length / 2) : data;
-    return {
-      picture: {
-        width: info.width,
-        height: info.height,
-        channels: info.channels as Picture['channels'],
-        data: samples,
-      },
-      facts: factsOf(meta, format, grey),
-    };
+    return { picture: await samples(bytes, meta), facts: factsOf(meta, format) };
   } catch (error) {
+    const reason = (error as Error).message.split('\n')[0];
     throw refuse(
-      `The ${format} file is damaged or ends too early, so not all of the picture is there (${(error as Error).message.split('\n')[0]}). Nothing was added.`,
+      `The ${format} file is damaged or ends too early, so not all of the picture is there (${reason}). Nothing was added.`,
     );
   }
+}
+
+const isGrey = (meta: Metadata): boolean => meta.space === 'b-w' || meta.space === 'grey16';
+const isDeep = (meta: Metadata): boolean => meta.depth !== 'uchar' && meta.depth !== 'char';
+
+/** The picture's samples in sRGB or grey, the right way up. */
+async function samples(bytes: Uint8Array, meta: Metadata): Promise<Picture> {
+  const image = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' }).rotate();
+  const kind = { grey: isGrey(meta), alpha: meta.hasAlpha, deep: isDeep(meta) };
+  if (kind.deep && !kind.grey && meta.icc) {
+    // Samples of 16 bits are brought to sRGB only on their way into a file, so these go by way of one.
+    const converted = await image
+      .withIccProfile('srgb')
+      .toColourspace('rgb16')
+      .png({ compressionLevel: 1 })
+      .toBuffer();
+    return raw(sharp(converted, { limitInputPixels: false, ignoreIcc: true }), kind);
+  }
+  return raw(image, kind);
+}
+
+interface Kind {
+  readonly grey: boolean;
+  readonly alpha: boolean;
+  readonly deep: boolean;
+}
+
+/** Samples of an image as 1 to 4 channels of 8 or 16 bits. */
+async function raw(image: Sharp, { grey, alpha, deep }: Kind): Promise<Picture> {
+  // Grey with alpha comes out of raw() without its alpha, so it is read as colour and thinned.
+  const thin = grey && alpha;
+  const space = grey && !thin ? (deep ? 'grey16' : 'b-w') : deep ? 'rgb16' : 'srgb';
+  const { data, info } = await image
+    .toColourspace(space)
+    .raw({ depth: deep ? 'ushort' : 'uchar' })
+    .toBuffer({ resolveWithObject: true });
+  const all = deep ? new Uint16Array(data.buffer, data.byteOffset, data.length / 2) : new Uint8Array(data);
+  const { width, height, channels } = info;
+  if (!thin) return { width, height, channels: channels, data: all };
+  const two = deep ? new Uint16Array(width * height * 2) : new Uint8Array(width * height * 2);
+  for (let i = 0; i < width * height; i++) {
+    two[2 * i] = all[i * channels];
+    two[2 * i + 1] = all[(i + 1) * channels - 1];
+  }
+  return { width, height, channels: 2, data: two };
 }
 
 async function describe(bytes: Uint8Array): Promise<Metadata> {
@@ -77,12 +104,12 @@ async function describe(bytes: Uint8Array): Promise<Metadata> {
   }
 }
 
-function factsOf(meta: Metadata, format: string, grey: boolean): OriginalFacts {
+function factsOf(meta: Metadata, format: string): OriginalFacts {
   const density = meta.density && meta.density > 1 ? Math.round(meta.density * 100) / 100 : null;
   return {
     format,
-    colour: grey ? 'grey' : meta.space === 'cmyk' ? 'CMYK' : 'RGB',
-    bitsPerSample: meta.depth === 'uchar' || meta.depth === 'char' ? 8 : 16,
+    colour: isGrey(meta) ? 'grey' : meta.space === 'cmyk' ? 'CMYK' : 'RGB',
+    bitsPerSample: isDeep(meta) ? 16 : 8,
     alpha: meta.hasAlpha,
     profile: meta.icc ? profileName(meta.icc) : null,
     density,
@@ -93,7 +120,8 @@ function factsOf(meta: Metadata, format: string, grey: boolean): OriginalFacts {
 /** The description in an ICC profile: a `desc` tag of type `desc` or `mluc` (ICC.1:2022, 10.13). */
 export function profileName(icc: Uint8Array): string {
   const view = new DataView(icc.buffer, icc.byteOffset, icc.byteLength);
-  const text = (from: number, length: number) => Buffer.from(icc.subarray(from, from + length)).toString('latin1');
+  const text = (from: number, length: number) =>
+    Buffer.from(icc.subarray(from, from + length)).toString('latin1');
   const count = icc.byteLength > 132 ? view.getUint32(128) : 0;
   for (let i = 0; i < Math.min(count, 100); i++) {
     const entry = 132 + i * 12;
@@ -103,7 +131,9 @@ export function profileName(icc: Uint8Array): string {
     if (text(at, 4) === 'desc') return text(at + 12, Math.max(0, view.getUint32(at + 8) - 1));
     const length = view.getUint32(at + 20);
     const from = at + view.getUint32(at + 24);
-    return Buffer.from(icc.slice(from, from + length)).swap16().toString('utf16le');
+    return Buffer.from(icc.slice(from, from + length))
+      .swap16()
+      .toString('utf16le');
   }
   return 'embedded profile';
 }
@@ -128,16 +158,9 @@ export async function packPicture(picture: Picture): Promise<Uint8Array> {
 }
 
 /** The samples of such a PNG. */
-export async function unpackPicture(png: Uint8Array, deep: boolean, channels: number): Promise<Picture> {
-  const space = channels < 3 ? (deep ? 'grey16' : 'b-w') : deep ? 'rgb16' : 'srgb';
-  const { data, info } = await sharp(png, { limitInputPixels: false, ignoreIcc: true })
-    .toColourspace(space)
-    .raw({ depth: deep ? 'ushort' : 'uchar' })
-    .toBuffer({ resolveWithObject: true });
-  return {
-    width: info.width,
-    height: info.height,
-    channels: info.channels as Picture['channels'],
-    data: deep ? new Uint16Array(data.buffer, data.byteOffset, data.length / 2) : data,
-  };
-}
+export const unpackPicture = (png: Uint8Array, deep: boolean, channels: number): Promise<Picture> =>
+  raw(sharp(png, { limitInputPixels: false, ignoreIcc: true }), {
+    grey: channels < 3,
+    alpha: channels === 2 || channels === 4,
+    deep,
+  });

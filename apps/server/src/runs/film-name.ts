@@ -3,6 +3,7 @@ import type { JobDocument } from '@brachytone/job';
 const plain = (text: string): string =>
   text
     .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-+|-+$/g, '')

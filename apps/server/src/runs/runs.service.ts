@@ -2,9 +2,16 @@ import { randomUUID } from 'node:crypto';
 import { mkdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { MessageChannel } from 'node:worker_threads';
-import { Inject, Injectable, Logger, type OnApplicationBootstrap, type OnModuleDestroy } from '@nestjs/common';
+import {
+  Inject,
+  Injectable,
+  Logger,
+  type OnApplicationBootstrap,
+  type OnModuleDestroy,
+} from '@nestjs/common';
 import { and, desc, eq, inArray } from 'drizzle-orm';
-import { Observable, Subject } from 'rxjs';
+import type { Observable } from 'rxjs';
+import { Subject } from 'rxjs';
 import { DATABASE, type Database } from '../database/database.ts';
 import { runs, type RunFilm } from '../database/schema.ts';
 import { notFound, Problem } from '../http/problem.ts';
@@ -106,7 +113,8 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
   /** Path of a finished film of a run. */
   async film(id: string, name: string): Promise<string> {
     const { films } = await this.row(id);
-    if (!films.some(({ file, bytes }) => file === name && bytes > 0)) throw notFound('finished film of this name');
+    if (!films.some(({ file, bytes }) => file === name && bytes > 0))
+      throw notFound('finished film of this name');
     return join(this.folder(id), name);
   }
 
@@ -165,7 +173,8 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
           const { port1, port2 } = new MessageChannel();
           port1.on('message', (share: number) => {
             active.shares[plate] = share;
-            if (!active.abort.signal.aborted) this.changes.next(this.view({ ...row, status: 'running', films }));
+            if (!active.abort.signal.aborted)
+              this.changes.next(this.view({ ...row, status: 'running', films }));
           });
           const made = await this.work.run(
             'film',
@@ -186,7 +195,12 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
     }
   }
 
-  private end(id: string, status: Row['status'], message: string | null, films?: RunFilm[]): Promise<RunView> {
+  private end(
+    id: string,
+    status: Row['status'],
+    message: string | null,
+    films?: RunFilm[],
+  ): Promise<RunView> {
     return this.change(id, { status, message, ended: new Date(), ...(films ? { films } : {}) });
   }
 

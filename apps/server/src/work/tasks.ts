@@ -1,6 +1,7 @@
 import type { Picture, Pyramid, Recipe } from '@brachytone/core';
 import type { JobDocument } from '@brachytone/job';
 import type { MessagePort } from 'node:worker_threads';
+import type { OriginalFacts } from '../database/schema.ts';
 
 /** Pictures by SHA-256, their samples in memory that threads share. */
 export type SharedPictures = Record<string, Pyramid>;
@@ -15,7 +16,7 @@ export interface Tasks {
     made:
       | {
           picture: Omit<Picture, 'data'>;
-          facts: import('../database/schema.ts').OriginalFacts;
+          facts: OriginalFacts;
           working: Uint8Array;
           small: Uint8Array;
           smallLevel: number;
@@ -26,7 +27,13 @@ export interface Tasks {
   proof: { given: { recipe: Recipe; pictures: SharedPictures; longer: number }; made: Uint8Array };
   /** Makes one film into a file, telling how far it is through the port as a share of 1. */
   film: {
-    given: { document: JobDocument; plate: number; pictures: SharedPictures; path: string; port: MessagePort };
+    given: {
+      document: JobDocument;
+      plate: number;
+      pictures: SharedPictures;
+      path: string;
+      port: MessagePort;
+    };
     made: { bytes: number; inked: number };
   };
 }

@@ -1,13 +1,18 @@
 import { Injectable, type OnModuleDestroy } from '@nestjs/common';
-import type { MessagePort } from "node:worker_threads";
-import { Piscina } from "piscina";
+import type { MessagePort } from 'node:worker_threads';
+import { Piscina } from 'piscina';
 import { WORKER_FILE } from '../paths.ts';
 import type { Tasks } from './tasks.ts';
 
 /** Heavy work goes to a few threads, so that the server answers meanwhile. */
 @Injectable()
 export class WorkService implements OnModuleDestroy {
-  private readonly pool = new Piscina({ filename: WORKER_FILE, minThreads: 1, maxThreads: 2, idleTimeout: 60_000 });
+  private readonly pool = new Piscina({
+    filename: WORKER_FILE,
+    minThreads: 1,
+    maxThreads: 2,
+    idleTimeout: 60_000,
+  });
 
   async run<Name extends keyof Tasks>(
     name: Name,

@@ -29,7 +29,11 @@ const sceneOf = (recipe: Scene['recipe'], pictures: SharedPictures): Scene => ({
 });
 
 /** See `Tasks`. */
-export async function pyramid({ png, deep, channels }: Tasks['pyramid']['given']): Promise<Tasks['pyramid']['made']> {
+export async function pyramid({
+  png,
+  deep,
+  channels,
+}: Tasks['pyramid']['given']): Promise<Tasks['pyramid']['made']> {
   const picture = await unpackPicture(png, deep, channels);
   const data = deep
     ? new Uint16Array(shared(picture.data.byteLength))
@@ -83,10 +87,18 @@ export async function proof({ recipe, pictures, longer }: Tasks['proof']['given'
 }
 
 const fileOf = (format: FilmFormat, sink: Sink, facts: FilmFacts): FilmFile =>
-  format === 'png' ? pngFile(sink, facts) : tiffFile(sink, facts, format === 'tiff-group4' ? 'group4' : 'deflate');
+  format === 'png'
+    ? pngFile(sink, facts)
+    : tiffFile(sink, facts, format === 'tiff-group4' ? 'group4' : 'deflate');
 
 /** See `Tasks`. */
-export function film({ document, plate, pictures, path, port }: Tasks['film']['given']): Tasks['film']['made'] {
+export function film({
+  document,
+  plate,
+  pictures,
+  path,
+  port,
+}: Tasks['film']['given']): Tasks['film']['made'] {
   const scene = sceneOf(document.recipe, pictures);
   const file = openSync(path, 'w');
   try {
@@ -96,7 +108,12 @@ export function film({ document, plate, pictures, path, port }: Tasks['film']['g
     };
     let inked = 0;
     const facts = filmFacts(scene, plate, document.name);
-    for (const progress of makeFilm(scene, plate, document.films, fileOf(document.films.format, sink, facts))) {
+    for (const progress of makeFilm(
+      scene,
+      plate,
+      document.films,
+      fileOf(document.films.format, sink, facts),
+    )) {
       inked = progress.inked;
       port.postMessage(progress.rows / progress.of);
     }

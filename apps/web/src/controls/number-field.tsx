@@ -9,7 +9,7 @@ export function NumberField({
   least,
   most,
   onChange,
-  className = 'w-[68px]',
+  className = 'w-[74px]',
 }: {
   label: string;
   value: number;

@@ -9,7 +9,12 @@ export interface Unit {
   readonly step: number;
 }
 
-export const MM: Unit = { symbol: 'mm', others: { cm: 10, in: 25.4, '"': 25.4, m: 1000 }, decimals: 1, step: 1 };
+export const MM: Unit = {
+  symbol: 'mm',
+  others: { cm: 10, in: 25.4, '"': 25.4, m: 1000 },
+  decimals: 1,
+  step: 1,
+};
 export const DPI: Unit = { symbol: 'dpi', others: { ppi: 1, dpcm: 2.54 }, decimals: 0, step: 10 };
 export const LPI: Unit = { symbol: 'lpi', others: { lpcm: 2.54, 'l/cm': 2.54 }, decimals: 1, step: 1 };
 export const DEGREES: Unit = { symbol: '°', others: { deg: 1 }, decimals: 1, step: 1 };
@@ -30,7 +35,12 @@ export function formatQuantity(value: number, unit: Unit): string {
  * @returns the value in the unit's own symbol, or undefined when it cannot be read
  */
 export function parseQuantity(text: string, unit: Unit): number | undefined {
-  const source = text.replace(/,/g, '.').replace(/[−–]/g, '-').replace(/×/g, '*').replace(/÷/g, '/').toLowerCase();
+  const source = text
+    .replace(/,/g, '.')
+    .replace(/[−–]/g, '-')
+    .replace(/×/g, '*')
+    .replace(/÷/g, '/')
+    .toLowerCase();
   let at = 0;
   const skip = () => {
     while (source[at] === ' ') at++;

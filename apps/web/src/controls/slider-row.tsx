@@ -20,7 +20,16 @@ interface Props {
 let gestures = 0;
 
 /** The control every number has: a label, a slider, a number. */
-export function SliderRow({ label, value, unit, least, most, usual = [least, most], ratio, onChange }: Props) {
+export function SliderRow({
+  label,
+  value,
+  unit,
+  least,
+  most,
+  usual = [least, most],
+  ratio,
+  onChange,
+}: Props) {
   const gesture = useRef('');
   const to = (v: number) => (ratio ? Math.log(Math.max(1e-6, v)) : v);
   const from = (v: number) => (ratio ? Math.exp(v) : v);

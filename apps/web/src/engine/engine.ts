@@ -1,4 +1,4 @@
-import type { Pyramid } from '@brachytone/core';
+import { filmFrame, type Bits, type Pyramid, type Recipe } from '@brachytone/core';
 import { wrap, type Remote } from 'comlink';
 import type { OriginalView } from '../store/api-types.ts';
 import type { Drawn, DrawRequest, WorkerApi } from './worker.ts';
@@ -91,3 +91,17 @@ export const pictures = {
 /** Draws a part of a view. */
 export const draw = (request: DrawRequest, urgent: boolean): Promise<Drawn> =>
   inWorker((worker) => worker.draw(request), urgent);
+
+/**
+ * The bits this page makes of a plate's whole film, for checks from outside: `brachytone.filmBits(recipe, plate)` in
+ * the browser's console gives what a downloaded film must hold.
+ */
+Object.assign(window, {
+  brachytone: {
+    filmBits: (recipe: Recipe, plate: number): Promise<Bits> => {
+      const frame = filmFrame(recipe);
+      const region = { x: 0, y: 0, width: frame.width, height: frame.height };
+      return inWorker((worker) => worker.bits(recipe, plate, frame, region));
+    },
+  },
+});

@@ -79,9 +79,7 @@ export function useDrawing(
     latest.current = { drawing, turn };
     const current = () => latest.current?.turn === turn;
     setState((before) => (before.sharpness === 'exact' ? { ...before, sharpness: 'draft' } : before));
-    void drawDrafts(latest, drafting, take, () =>
-      setState((before) => ({ ...before, sharpness: 'draft' })),
-    );
+    void drawDrafts(latest, drafting, take, () => setState((before) => ({ ...before, sharpness: 'draft' })));
     const direct = draftOf(drawing) === undefined;
     const timer = setTimeout(
       () => {
@@ -111,7 +109,7 @@ async function drawDrafts(
   if (drafting.current) return;
   drafting.current = true;
   try {
-    for (let done = -1; latest.current && latest.current.turn !== done; ) {
+    for (let done = -1; latest.current && latest.current.turn !== done;) {
       const { drawing, turn } = latest.current;
       done = turn;
       const draft = draftOf(drawing);

@@ -54,7 +54,10 @@ async function fetchLevel(sha256: string, level: number) {
 const workerApi = {
   /** Fetches one small level of a picture, to show something soon. */
   async fetchSmall(sha256: string, width: number, height: number, level: number): Promise<Pyramid> {
-    const levels: Pyramid['levels'][number][] = Array.from({ length: levelCount(width, height) }, () => undefined);
+    const levels: Pyramid['levels'][number][] = Array.from(
+      { length: levelCount(width, height) },
+      () => undefined,
+    );
     levels[level] = await fetchLevel(sha256, level);
     return { width, height, levels };
   },
@@ -98,7 +101,8 @@ const workerApi = {
 
   histogram(sha256: string, crop: Crop, tone: Tone, stage: ToneStage): number[] | undefined {
     const levels = pictures.get(sha256)?.levels ?? [];
-    const level = levels.findLast((one) => one && one.width * one.height > 40_000) ?? levels.find((one) => one);
+    const level =
+      levels.findLast((one) => one && one.width * one.height > 40_000) ?? levels.find((one) => one);
     return level ? toneHistogram(level, crop, tone, stage) : undefined;
   },
 };

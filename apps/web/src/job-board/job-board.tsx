@@ -41,7 +41,9 @@ export function JobBoard() {
     <div
       className="flex h-full flex-col"
       onDragOver={(event) => onDrag(event, true)}
-      onDragLeave={(event) => !event.currentTarget.contains(event.relatedTarget as Node | null) && onDrag(event, false)}
+      onDragLeave={(event) =>
+        !event.currentTarget.contains(event.relatedTarget as Node | null) && onDrag(event, false)
+      }
       onDrop={(event) => {
         onDrag(event, false);
         start([...event.dataTransfer.files]);

@@ -47,10 +47,13 @@ export function JobCard({ job }: { job: JobSummary }) {
       </Link>
       <h3 className="mt-2.5 truncate text-[14px]">{name}</h3>
       <p className="figures truncate text-soft">
-        {shortSheet(recipe.sheet)} · {recipe.inks.length === 1 ? recipe.inks[0].name.toLowerCase() : `${recipe.inks.length} inks`} ·{' '}
+        {shortSheet(recipe.sheet)} ·{' '}
+        {recipe.inks.length === 1 ? recipe.inks[0].name.toLowerCase() : `${recipe.inks.length} inks`} ·{' '}
         {recipe.stock.name.toLowerCase()}
       </p>
-      <p className="figures truncate text-soft">{recipe.plates.map(({ screen }) => screenWords(screen)).join(', ')}</p>
+      <p className="figures truncate text-soft">
+        {recipe.plates.map(({ screen }) => screenWords(screen)).join(', ')}
+      </p>
       <div className="mt-2 flex items-baseline gap-3 border-t border-dashed border-edge pt-1.5 text-[12px] text-soft">
         <button type="button" className={action} onClick={() => void duplicate(job.id)}>
           Duplicate

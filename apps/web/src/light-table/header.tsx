@@ -36,7 +36,7 @@ export function Header() {
           <span className="text-edge">/</span>
           <TextField
             label="Name of the job"
-            className="w-44 !border-transparent !bg-transparent text-[14px] font-semibold hover:!border-edge focus:!bg-white"
+            className="max-w-80 min-w-24 [field-sizing:content] !border-transparent !bg-transparent text-[14px] font-semibold hover:!border-edge focus:!bg-white"
             value={job.document.name}
             onChange={(name) => dispatch(edit('Rename job', (draft) => void (draft.name = name)))}
           />

@@ -17,7 +17,10 @@ export function SaveNotice() {
       {save === 'conflict' && (
         <span className="flex shrink-0 gap-2">
           <Button onClick={() => dispatch(keptMine())}>Keep this window’s</Button>
-          <Button title="This window’s version stays reachable by redo" onClick={() => dispatch(takeTheirs())}>
+          <Button
+            title="This window’s version stays reachable by redo"
+            onClick={() => dispatch(takeTheirs())}
+          >
             Take the other
           </Button>
         </span>

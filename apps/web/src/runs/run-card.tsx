@@ -14,7 +14,12 @@ const WORDS: Record<RunView['status'], string> = {
 };
 
 const clock = (time: string): string =>
-  new Date(time).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+  new Date(time).toLocaleString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  });
 
 /** A run: how far it is, its films to take away, and what can be done with it. */
 export function RunCard({ run }: { run: RunView }) {

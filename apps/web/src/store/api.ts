@@ -91,5 +91,8 @@ export const {
 /** The server's sentence about an error, or one of our own when it could not be reached. */
 export function sentenceOf(error: unknown): string {
   const data = (error as { data?: Partial<ProblemDetails> }).data;
-  return data?.detail ?? 'Brachytone’s server cannot be reached. Your work is kept here; it is saved when the server is back.';
+  return (
+    data?.detail ??
+    'Brachytone’s server cannot be reached. Your work is kept here; it is saved when the server is back.'
+  );
 }

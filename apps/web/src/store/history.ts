@@ -20,7 +20,7 @@ export function stepOf(
   change: (draft: Draft<JobDocument>) => void,
 ): JobStep | undefined {
   const [, forward, backward] = produceWithPatches(document, (draft) => {
-    change(draft as Draft<JobDocument>);
+    change(draft);
   });
   return forward.length === 0 ? undefined : { label, forward, backward };
 }

@@ -129,7 +129,13 @@ const slice = createSlice({
     /** Keeps this window's version: it will be saved over the other one, whole history and all. */
     keptMine(state) {
       if (!state?.theirs) return state;
-      return { ...(state as JobState), revision: state.theirs.revision, theirs: null, unsavedFrom: 0, save: 'unsaved' };
+      return {
+        ...(state as JobState),
+        revision: state.theirs.revision,
+        theirs: null,
+        unsavedFrom: 0,
+        save: 'unsaved',
+      };
     },
   },
 });

@@ -6,7 +6,8 @@ import { viewReducer } from './view-slice.ts';
 
 export const store = configureStore({
   reducer: { job: jobReducer, view: viewReducer, [api.reducerPath]: api.reducer },
-  middleware: (defaults) => defaults({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
+  middleware: (defaults) =>
+    defaults({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
 });
 
 export type AppStore = typeof store;

@@ -42,7 +42,8 @@ export function tiffFile(sink: Sink, facts: FilmFacts, compression: TiffCompress
     strip(bits: Bits) {
       const packed = compression === 'group4' ? encodeGroup4(bits) : zlibSync(bits.data, { level: 6 });
       // Values that follow must start on a word boundary.
-      const padded = packed.length & 1 ? Uint8Array.from({ length: packed.length + 1 }, (_, i) => packed[i] ?? 0) : packed;
+      const padded =
+        packed.length & 1 ? Uint8Array.from({ length: packed.length + 1 }, (_, i) => packed[i] ?? 0) : packed;
       offsets.push(at);
       sizes.push(packed.length);
       sink.write(padded);

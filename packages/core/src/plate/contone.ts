@@ -50,7 +50,10 @@ export function originalView(
     for (let y = part.y; y < part.y + part.height; y++) {
       const row = Math.min(level.height - 1, Math.max(0, Math.floor(mapY.origin + (y + 0.5) * mapY.step)));
       for (let x = part.x; x < part.x + part.width; x++) {
-        const column = Math.min(level.width - 1, Math.max(0, Math.floor(mapX.origin + (x + 0.5) * mapX.step)));
+        const column = Math.min(
+          level.width - 1,
+          Math.max(0, Math.floor(mapX.origin + (x + 0.5) * mapX.step)),
+        );
         const from = (row * level.width + column) * channels;
         const to = ((y - region.y) * region.width + (x - region.x)) * 4;
         const alpha = channels === 2 || channels === 4 ? data[from + channels - 1] * scale : 255;

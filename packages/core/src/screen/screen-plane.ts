@@ -16,7 +16,14 @@ export function screenPlane(coverage: Plane, x: number, y: number, thresholds: T
   return bits;
 }
 
-function screenRow(plane: Plane, row: number, x: number, y: number, thresholds: Thresholds, bits: Bits): void {
+function screenRow(
+  plane: Plane,
+  row: number,
+  x: number,
+  y: number,
+  thresholds: Thresholds,
+  bits: Bits,
+): void {
   const { brick, stride, data } = thresholds;
   const base = brickRow(brick, y) * stride;
   let column = brickColumn(brick, x, y);

@@ -35,7 +35,8 @@ const CANDIDATES = (() => {
   const list: { m: number; n: number; cells: number }[] = [];
   const most = Math.floor(Math.sqrt(MOST_CELLS));
   for (let m = 1; m <= most; m++) {
-    for (let n = 0; n <= most; n++) if (m * m + n * n <= MOST_CELLS) list.push({ m, n, cells: m * m + n * n });
+    for (let n = 0; n <= most; n++)
+      if (m * m + n * n <= MOST_CELLS) list.push({ m, n, cells: m * m + n * n });
   }
   return list.sort((p, q) => p.cells - q.cells || p.n - q.n);
 })();

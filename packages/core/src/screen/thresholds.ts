@@ -87,8 +87,7 @@ function measurePixels(supercell: Supercell, brick: Brick, spot: Spot) {
 /** Pixels in the order they are inked. */
 function rankPixels(keys: Uint32Array, cells: Uint16Array, cellCount: number): Uint32Array {
   const mask = (1 << DIGIT) - 1;
-  let order = Uint32Array.from({ length: 0 });
-  order = new Uint32Array(keys.length);
+  let order = new Uint32Array(keys.length);
   for (let i = 0; i < order.length; i++) order[i] = i;
   order = stableSort(order, cellCount, (pixel) => cells[pixel]);
   order = stableSort(order, mask + 1, (pixel) => keys[pixel] & mask);
@@ -97,7 +96,11 @@ function rankPixels(keys: Uint32Array, cells: Uint16Array, cellCount: number): U
   return order;
 }
 
-function stableSort(order: Uint32Array, buckets: number, digit: (pixel: number) => number): Uint32Array<ArrayBuffer> {
+function stableSort(
+  order: Uint32Array,
+  buckets: number,
+  digit: (pixel: number) => number,
+): Uint32Array<ArrayBuffer> {
   const starts = new Uint32Array(buckets + 1);
   for (let i = 0; i < order.length; i++) starts[digit(order[i]) + 1]++;
   for (let b = 0; b < buckets; b++) starts[b + 1] += starts[b];
@@ -108,7 +111,7 @@ function stableSort(order: Uint32Array, buckets: number, digit: (pixel: number) 
 
 /** Reorders each run of tied pixels so that every cell gives its first before any gives its second. */
 function spreadTies(order: Uint32Array, keys: Uint32Array, cells: Uint16Array): void {
-  for (let start = 0; start < order.length; ) {
+  for (let start = 0; start < order.length;) {
     let end = start + 1;
     let repeats = false;
     while (end < order.length && keys[order[end]] === keys[order[start]]) {

@@ -1,24 +1,10 @@
 import { monotoneCurve, type CurvePoint } from '@brachytone/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { APART, clamp, movePoint, round } from './curve-points.ts';
 import { Histogram } from './histogram.tsx';
 
 const WIDTH = 278;
 const HEIGHT = 168;
-/** Least distance of neighbouring points, percent. */
-const APART = 1;
-
-const clamp = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
-const round = (value: number): number => Math.round(value * 10) / 10;
-
-/** A point moved to a place, kept between its neighbours; the ends keep their own tone in. */
-export function movePoint(points: readonly CurvePoint[], at: number, to: CurvePoint): CurvePoint[] {
-  const least = at === 0 ? 0 : points[at - 1].in + APART;
-  const most = at === points.length - 1 ? 100 : points[at + 1].in - APART;
-  return points.map((point, i) =>
-    i === at ? { in: round(clamp(to.in, least, most)), out: round(clamp(to.out, 0, 100)) } : point,
-  );
-}
-
 /** The tone curve over the finished tones: drag points, press the line for a new one, Delete takes one away. */
 export function CurveChart({
   bins,
@@ -44,7 +30,10 @@ export function CurveChart({
       out: (1 - (event.clientY - bounds.top) / bounds.height) * 100,
     };
   };
-  const path = Array.from({ length: 101 }, (_, i) => `${i ? 'L' : 'M'}${x(i).toFixed(1)} ${y(clamp(curve(i), 0, 100)).toFixed(1)}`).join('');
+  const path = Array.from(
+    { length: 101 },
+    (_, i) => `${i ? 'L' : 'M'}${x(i).toFixed(1)} ${y(clamp(curve(i), 0, 100)).toFixed(1)}`,
+  ).join('');
   const onPointerDown = (event: PointerEvent) => {
     const tone = toTone(event);
     const near = points.findIndex(
@@ -60,7 +49,14 @@ export function CurveChart({
     const at = points.findIndex((point) => point.in > tone.in);
     if (at < 1 || points.length >= 24) return;
     if (tone.in - points[at - 1].in < APART || points[at].in - tone.in < APART) return;
-    onChange([...points.slice(0, at), { in: round(tone.in), out: round(clamp(tone.out, 0, 100)) }, ...points.slice(at)], gesture);
+    onChange(
+      [
+        ...points.slice(0, at),
+        { in: round(tone.in), out: round(clamp(tone.out, 0, 100)) },
+        ...points.slice(at),
+      ],
+      gesture,
+    );
     drag.current = { at, gesture };
     setChosen(at);
   };
@@ -78,7 +74,10 @@ export function CurveChart({
     }
     const inner = chosen > 0 && chosen < points.length - 1;
     if ((event.key === 'Delete' || event.key === 'Backspace') && inner) {
-      onChange(points.filter((_, i) => i !== chosen), `curve-delete-${Date.now()}`);
+      onChange(
+        points.filter((_, i) => i !== chosen),
+        `curve-delete-${Date.now()}`,
+      );
       setChosen(undefined);
     }
   };
@@ -97,7 +96,8 @@ export function CurveChart({
           height={HEIGHT}
           onPointerDown={onPointerDown}
           onPointerMove={(event) => {
-            if (drag.current) onChange(movePoint(points, drag.current.at, toTone(event)), drag.current.gesture);
+            if (drag.current)
+              onChange(movePoint(points, drag.current.at, toTone(event)), drag.current.gesture);
           }}
           onPointerUp={() => (drag.current = undefined)}
           onKeyDown={onKeyDown}
@@ -111,7 +111,9 @@ export function CurveChart({
             ))}
           </g>
           <g stroke="#2f8fc4" strokeDasharray="2 3">
-            {limits.smallest > 0 && <line x1="0" x2={WIDTH} y1={y(limits.smallest)} y2={y(limits.smallest)} />}
+            {limits.smallest > 0 && (
+              <line x1="0" x2={WIDTH} y1={y(limits.smallest)} y2={y(limits.smallest)} />
+            )}
             {limits.largest < 100 && <line x1="0" x2={WIDTH} y1={y(limits.largest)} y2={y(limits.largest)} />}
           </g>
           <path d={path} fill="none" stroke="#1f1d1a" strokeWidth="1.6" />

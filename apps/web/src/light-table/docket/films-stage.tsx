@@ -11,7 +11,11 @@ import { useMakeFilms } from '../use-make-films.ts';
 import { Fact, Group, Row } from './group.tsx';
 
 const FORMATS: readonly { value: FilmFormat; label: string; title: string }[] = [
-  { value: 'tiff-group4', label: 'TIFF', title: 'One-bit TIFF, packed as Group 4 fax: what most film setters take' },
+  {
+    value: 'tiff-group4',
+    label: 'TIFF',
+    title: 'One-bit TIFF, packed as Group 4 fax: what most film setters take',
+  },
   { value: 'tiff-deflate', label: 'TIFF, deflate', title: 'One-bit TIFF, packed with deflate' },
   { value: 'png', label: 'PNG', title: 'One-bit PNG' },
 ];
@@ -22,7 +26,11 @@ export function FilmsSummary() {
   const turned = [films.mirrored ? 'mirrored' : '', films.negative ? 'negative' : ''].filter(Boolean);
   return (
     <span className="truncate">
-      {[`${count} ${count === 1 ? 'film' : 'films'}`, films.format === 'png' ? 'PNG' : 'TIFF', ...turned].join(' · ')}
+      {[
+        `${count} ${count === 1 ? 'film' : 'films'}`,
+        films.format === 'png' ? 'PNG' : 'TIFF',
+        ...turned,
+      ].join(' · ')}
     </span>
   );
 }

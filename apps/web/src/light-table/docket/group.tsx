@@ -16,7 +16,7 @@ export function Group({ name, aside, children }: { name: string; aside?: ReactNo
 /** A label and anything beside it. */
 export function Row({ label, children }: { label: string; children: ReactNode }) {
   return (
-    <div className="flex min-h-7 items-center gap-2">
+    <div className="flex min-h-[34px] items-center gap-2">
       <span className="w-[82px] shrink-0 text-soft">{label}</span>
       <div className="flex min-w-0 grow items-center justify-end gap-2">{children}</div>
     </div>

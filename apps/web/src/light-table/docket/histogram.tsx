@@ -1,7 +1,15 @@
 import { Bar, BarChart, YAxis } from 'recharts';
 
 /** Tones from bare (left) to solid (right), as bars. Single towering bins are cut so that the rest can be read. */
-export function Histogram({ bins, width, height }: { bins: readonly number[]; width: number; height: number }) {
+export function Histogram({
+  bins,
+  width,
+  height,
+}: {
+  bins: readonly number[];
+  width: number;
+  height: number;
+}) {
   const sorted = [...bins].sort((a, b) => b - a);
   const most = Math.max(1e-6, Math.min(sorted[0], (sorted[3] ?? 0) * 1.35 || sorted[0]));
   const data = bins.map((share, i) => ({ i, share: Math.min(share, most) }));
@@ -11,7 +19,7 @@ export function Histogram({ bins, width, height }: { bins: readonly number[]; wi
       height={height}
       data={data}
       margin={{ top: 4, right: 0, bottom: 0, left: 0 }}
-      barCategoryGap={1}
+      barCategoryGap={0}
       accessibilityLayer={false}
     >
       <YAxis hide domain={[0, most]} />

@@ -45,7 +45,9 @@ export function InksStage() {
               label="Ink name"
               className="w-full"
               value={ink.name}
-              onChange={(name) => dispatch(edit('Ink name', (draft) => void (draft.recipe.inks[i].name = name)))}
+              onChange={(name) =>
+                dispatch(edit('Ink name', (draft) => void (draft.recipe.inks[i].name = name)))
+              }
             />
           </Row>
           <Row label="Solid on white">
@@ -78,7 +80,9 @@ export function InksStage() {
             label="Stock name"
             className="w-full"
             value={recipe.stock.name}
-            onChange={(name) => dispatch(edit('Stock name', (draft) => void (draft.recipe.stock.name = name)))}
+            onChange={(name) =>
+              dispatch(edit('Stock name', (draft) => void (draft.recipe.stock.name = name)))
+            }
           />
         </Row>
         <Row label="Colour">

@@ -153,7 +153,8 @@ export function OriginalStage() {
       >
         {data && (
           <Fact label="Keeps">
-            {Math.round(original.crop.width * data.width)} × {Math.round(original.crop.height * data.height)} px
+            {Math.round(original.crop.width * data.width)} × {Math.round(original.crop.height * data.height)}{' '}
+            px
           </Fact>
         )}
         {ppi !== undefined && (

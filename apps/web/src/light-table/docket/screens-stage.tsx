@@ -1,4 +1,12 @@
-import { filmFrame, greyLevels, MM_PER_INCH, SPOTS, spotOf, supercellFor, type Screen } from '@brachytone/core';
+import {
+  filmFrame,
+  greyLevels,
+  MM_PER_INCH,
+  SPOTS,
+  spotOf,
+  supercellFor,
+  type Screen,
+} from '@brachytone/core';
 import { LIMITS } from '@brachytone/job';
 import { DEGREES, LPI, PERCENT } from '../../controls/quantity.ts';
 import { SliderRow } from '../../controls/slider-row.tsx';
@@ -105,7 +113,8 @@ function AsMade({ screen }: { screen: Screen }) {
       </Fact>
       {cell < 2 && (
         <p className="mt-1 text-warn">
-          Too fine for this film: a cell has fewer than 2 pixels across. Take a coarser ruling or more film resolution.
+          Too fine for this film: a cell has fewer than 2 pixels across. Take a coarser ruling or more film
+          resolution.
         </p>
       )}
     </Group>

@@ -50,7 +50,12 @@ export function SpotButton({
       onClick={onPick}
       className={`rounded-sm border bg-white p-1 ${pressed ? 'border-ink outline-1 outline-ink' : 'border-edge hover:border-soft'}`}
     >
-      <canvas ref={canvas} width={pixels} height={pixels} style={{ width: SIDE, height: SIDE, display: 'block' }} />
+      <canvas
+        ref={canvas}
+        width={pixels}
+        height={pixels}
+        style={{ width: SIDE, height: SIDE, display: 'block' }}
+      />
     </button>
   );
 }

@@ -1,4 +1,4 @@
-import { BT709, NO_LEVELS, STRAIGHT, type Levels } from '@brachytone/core';
+import { BT709, NO_LEVELS, STRAIGHT, type CurvePoint, type Levels } from '@brachytone/core';
 import { LIMITS } from '@brachytone/job';
 import { useEffect, useState } from 'react';
 import { Segmented } from '../../controls/segmented.tsx';
@@ -13,13 +13,15 @@ import { CurveChart } from './curve-chart.tsx';
 import { Group, ResetButton, Row } from './group.tsx';
 import { LevelsChart } from './levels-chart.tsx';
 
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+const isPlain = (levels: Levels): boolean =>
+  (Object.keys(NO_LEVELS) as (keyof Levels)[]).every((part) => levels[part] === NO_LEVELS[part]);
+const isStraight = (curve: readonly CurvePoint[]): boolean => curve.every((point) => point.in === point.out);
 
 export function ToneSummary() {
   const { tone } = useDocument().recipe.originals[0];
   const parts = [
-    same(tone.levels, NO_LEVELS) ? '' : 'levels',
-    same(tone.curve, STRAIGHT) ? '' : `curve ${tone.curve.length}`,
+    isPlain(tone.levels) ? '' : 'levels',
+    isStraight(tone.curve) ? '' : `curve of ${tone.curve.length}`,
     tone.invert ? 'inverted' : '',
   ].filter(Boolean);
   return <span className="truncate">{parts.join(' · ') || 'as it is'}</span>;
@@ -110,22 +112,23 @@ export function ToneStage() {
             value={tone.reading}
             options={[
               { value: 'dots', label: 'Dot values', title: 'A 50 % grey asks for a 50 % dot' },
-              { value: 'lightness', label: 'Lightness', title: 'A grey asks for the dot that looks as light' },
+              {
+                value: 'lightness',
+                label: 'Lightness',
+                title: 'A grey asks for the dot that looks as light',
+              },
             ]}
             onChange={(reading) =>
-              dispatch(edit('Greys read as', (draft) => void (draft.recipe.originals[0].tone.reading = reading)))
+              dispatch(
+                edit('Greys read as', (draft) => void (draft.recipe.originals[0].tone.reading = reading)),
+              )
             }
           />
         </Row>
       </Group>
       <Group
         name="Levels"
-        aside={
-          <ResetButton
-            label="Clear"
-            onClick={() => setLevels(NO_LEVELS, `clear-${Date.now()}`)}
-          />
-        }
+        aside={<ResetButton label="Clear" onClick={() => setLevels(NO_LEVELS, `clear-${Date.now()}`)} />}
       >
         <LevelsChart bins={histograms?.before} levels={tone.levels} onChange={setLevels} />
         <SliderRow
@@ -161,7 +164,10 @@ export function ToneStage() {
             label="Straighten"
             onClick={() =>
               dispatch(
-                edit('Curve', (draft) => void (draft.recipe.originals[0].tone.curve = STRAIGHT.map((p) => ({ ...p })))),
+                edit(
+                  'Curve',
+                  (draft) => void (draft.recipe.originals[0].tone.curve = STRAIGHT.map((p) => ({ ...p }))),
+                ),
               )
             }
           />
@@ -192,7 +198,9 @@ export function ToneStage() {
               { value: 'on', label: 'Exchanged' },
             ]}
             onChange={(next) =>
-              dispatch(edit('Invert', (draft) => void (draft.recipe.originals[0].tone.invert = next === 'on')))
+              dispatch(
+                edit('Invert', (draft) => void (draft.recipe.originals[0].tone.invert = next === 'on')),
+              )
             }
           />
         </Row>

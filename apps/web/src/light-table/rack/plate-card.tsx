@@ -76,7 +76,11 @@ export function PlateCard({ index }: { index: number }) {
         </span>
         <span className="figures mt-1 text-rack-soft">{screenWords(plate.screen)}</span>
         <span className="figures mt-auto">
-          {covers === undefined ? <span className="text-rack-soft">counting…</span> : `covers ${covers.toFixed(1)} %`}
+          {covers === undefined ? (
+            <span className="text-rack-soft">counting…</span>
+          ) : (
+            `covers ${covers.toFixed(1)} %`
+          )}
         </span>
         <span className="mt-1.5 h-[3px] bg-black/50">
           <span className="block h-full bg-rack-soft" style={{ width: `${covers ?? 0}%` }} />

@@ -5,6 +5,7 @@ import { useOriginalQuery } from '../../store/api.ts';
 import { edit } from '../../store/job-slice.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';
+import { clamp, moveCorner } from './crop-moves.ts';
 import type { Lie } from './geometry.ts';
 
 const CORNERS = [
@@ -14,36 +15,19 @@ const CORNERS = [
   { x: 1, y: 1, cursor: 'nwse-resize', name: 'Bottom right' },
 ] as const;
 
-/** Least share of the picture's side that a crop keeps. */
-const LEAST = 0.02;
-
-const clamp = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
-
-/** A crop with one corner moved, kept in the picture and, when a shape is given, in that shape (width ÷ height in shares). */
-export function moveCorner(
-  crop: Crop,
-  corner: { x: 0 | 1; y: 0 | 1 },
-  to: { x: number; y: number },
-  shape: number | undefined,
-): Crop {
-  const fixed = { x: crop.x + (corner.x ? 0 : crop.width), y: crop.y + (corner.y ? 0 : crop.height) };
-  const room = { x: corner.x ? 1 - fixed.x : fixed.x, y: corner.y ? 1 - fixed.y : fixed.y };
-  let width = clamp((to.x - fixed.x) * (corner.x ? 1 : -1), LEAST, room.x);
-  let height = clamp((to.y - fixed.y) * (corner.y ? 1 : -1), LEAST, room.y);
-  if (shape !== undefined) {
-    width = Math.min(Math.max(width, height * shape), room.x, room.y * shape);
-    height = width / shape;
-  }
-  return { x: corner.x ? fixed.x : fixed.x - width, y: corner.y ? fixed.y : fixed.y - height, width, height };
-}
-
 /** The crop on the whole picture: outside in ruby, handles in the blue that never prints. */
 export function CropHandles({ lie, ratio }: { lie: Lie; ratio: number }) {
   const dispatch = useAppDispatch();
   const { recipe } = useDocument();
   const original = recipe.originals[0];
   const { data } = useOriginalQuery(original.picture);
-  const drag = useRef<{ crop: Crop; x: number; y: number; gesture: string; corner?: (typeof CORNERS)[number] }>(undefined);
+  const drag = useRef<{
+    crop: Crop;
+    x: number;
+    y: number;
+    gesture: string;
+    corner?: (typeof CORNERS)[number];
+  }>(undefined);
   if (!data) return null;
   const { crop } = original;
   const sheetShape = (recipe.sheet.width / recipe.sheet.height) * (data.height / data.width);
@@ -87,7 +71,10 @@ export function CropHandles({ lie, ratio }: { lie: Lie; ratio: number }) {
       x: start.crop.x + corner.x * start.crop.width + by.x,
       y: start.crop.y + corner.y * start.crop.height + by.y,
     };
-    set(moveCorner(start.crop, corner, to, filled && !event.shiftKey ? sheetShape : undefined), start.gesture);
+    set(
+      moveCorner(start.crop, corner, to, filled && !event.shiftKey ? sheetShape : undefined),
+      start.gesture,
+    );
   };
   const end = () => (drag.current = undefined);
   const px = (share: number, length: number) => share * length;

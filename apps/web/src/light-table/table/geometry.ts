@@ -80,7 +80,8 @@ export function visiblePart(
 }
 
 /** The scale's name as a percentage of print size. */
-export const zoomWords = (lie: Lie, ratio: number): string => `${Math.round((lie.scale / ratio / PRINT) * 100)} %`;
+export const zoomWords = (lie: Lie, ratio: number): string =>
+  `${Math.round((lie.scale / ratio / PRINT) * 100)} %`;
 
 /** Zoom and centre after the scale changes by a factor around a point of the table (device pixels). */
 export function zoomAround(

@@ -49,7 +49,12 @@ export function TableBars({
   return (
     <>
       <div className="absolute top-3 left-3.5" onPointerDown={stop}>
-        <Segmented label="View" value={table} options={VIEWS} onChange={(next) => dispatch(showTable(next))} />
+        <Segmented
+          label="View"
+          value={table}
+          options={VIEWS}
+          onChange={(next) => dispatch(showTable(next))}
+        />
       </div>
       <div className="absolute top-3 right-3.5 flex items-center gap-2" onPointerDown={stop}>
         <span
@@ -84,7 +89,10 @@ export function TableBars({
             onValueChange={([next]) => dispatch(benchLit(next))}
           >
             <Slider.Track className="h-px grow bg-soft" />
-            <Slider.Thumb aria-label="Brightness of the table" className="block h-3.5 w-1.5 rounded-[1px] bg-ink" />
+            <Slider.Thumb
+              aria-label="Brightness of the table"
+              className="block h-3.5 w-1.5 rounded-[1px] bg-ink"
+            />
           </Slider.Root>
         </label>
         <button

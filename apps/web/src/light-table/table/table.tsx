@@ -62,8 +62,11 @@ export function Table() {
   const { canvas, receive } = useCanvas(size);
   const place = useRef({ left: 0, top: 0 });
   if (part) place.current = { left: part.left, top: part.top };
-  const { sharpness } = useDrawing(drawing, version, arrival === 'whole', (rgba, columns, firstRow, drawn, sharp) =>
-    receive(rgba, columns, firstRow, drawn, sharp, place.current),
+  const { sharpness } = useDrawing(
+    drawing,
+    version,
+    arrival === 'whole',
+    (rgba, columns, firstRow, drawn, sharp) => receive(rgba, columns, firstRow, drawn, sharp, place.current),
   );
 
   const press = useRef<{ x: number; y: number; lie: typeof lie } | undefined>(undefined);
@@ -157,7 +160,7 @@ export function Table() {
             : {}),
         }}
       />
-      {size.width > 0 && <Measures lie={lie} sheet={recipe.sheet} ratio={size.ratio} />}
+      {size.width > 0 && !cropping && <Measures lie={lie} sheet={recipe.sheet} ratio={size.ratio} />}
       {cropping && cropRecipe && <CropHandles lie={lie} ratio={size.ratio} />}
       <TableBars lie={lie} ratio={size.ratio} sharpness={sharpness} arrival={arrival} />
       {view.loupe.open && !cropping && <Loupe arrival={arrival} version={version} />}

@@ -13,7 +13,11 @@ export function shownPlates(recipe: Recipe, alone: string | null): number[] {
 }
 
 /** What the workers are to draw for a view of the table. */
-export function whatToDraw(document: JobDocument, table: TableView, alone: string | null): DrawRequest['what'] {
+export function whatToDraw(
+  document: JobDocument,
+  table: TableView,
+  alone: string | null,
+): DrawRequest['what'] {
   const { recipe, films } = document;
   const plates = shownPlates(recipe, alone);
   if (table === 'original') return { kind: 'original' };

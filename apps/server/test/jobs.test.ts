@@ -1,0 +1,109 @@
+import { randomUUID } from 'node:crypto';
+import type { JobDocument } from '@brachytone/job';
+import sharp from 'sharp';
+import { startJob, startServer, type Harness } from './harness.ts';
+
+let server: Harness;
+beforeAll(async () => {
+  server = await startServer();
+});
+afterAll(() => server.close());
+
+const renamed = (document: JobDocument, name: string): JobDocument => ({ ...document, name });
+const step = (name: string) => ({
+  label: 'Rename job',
+  forward: [{ op: 'replace', path: ['name'], value: name }],
+  backward: [{ op: 'replace', path: ['name'], value: 'before' }],
+});
+
+describe('jobs', () => {
+  it('start from an original, are listed, copied and put away', async () => {
+    const { job } = await startJob(server, 'Low tide.png');
+    expect(job).toMatchObject({ revision: 1, putAway: false, document: { name: 'Low tide' } });
+    const { body: copy } = await server.http.post(`/api/jobs/${job.id}/duplicate`).expect(201);
+    expect(copy.document.name).toBe('Low tide (copy)');
+    await server.http.patch(`/api/jobs/${copy.id}`).send({ putAway: true }).expect(200);
+    const { body: all } = await server.http.get('/api/jobs').expect(200);
+    expect(all.find((one: { id: string }) => one.id === copy.id).putAway).toBe(true);
+  });
+
+  it('keep document and undo history; undone steps stay until something else is done', async () => {
+    const { job } = await startJob(server);
+    const save = (revision: number, name: string, history: object) =>
+      server.http
+        .put(`/api/jobs/${job.id}`)
+        .send({ revision, document: renamed(job.document, name), history });
+    await save(1, 'two', { from: 0, steps: [step('one'), step('two')], position: 2 }).expect(200);
+    await save(2, 'one', { from: 2, steps: [], position: 1 }).expect(200);
+    const { body: undone } = await server.http.get(`/api/jobs/${job.id}`).expect(200);
+    expect(undone).toMatchObject({ revision: 3, position: 1, document: { name: 'one' } });
+    expect(undone.steps).toHaveLength(2);
+    await save(3, 'other', { from: 1, steps: [step('other')], position: 2 }).expect(200);
+    const { body: after } = await server.http.get(`/api/jobs/${job.id}`).expect(200);
+    expect(after.steps.map((one: ReturnType<typeof step>) => one.forward[0].value)).toEqual(['one', 'other']);
+  });
+
+  it('refuse a stale save with the newer document; nothing is lost', async () => {
+    const { job } = await startJob(server);
+    const body = (revision: number, name: string) => ({
+      revision,
+      document: renamed(job.document, name),
+      history: { from: 0, steps: [step(name)], position: 1 },
+    });
+    await server.http.put(`/api/jobs/${job.id}`).send(body(1, 'theirs')).expect(200);
+    const { body: problem } = await server.http.put(`/api/jobs/${job.id}`).send(body(1, 'mine')).expect(409);
+    expect(problem.job).toMatchObject({ revision: 2, document: { name: 'theirs' } });
+    const { body: kept } = await server.http.get(`/api/jobs/${job.id}`).expect(200);
+    expect(kept.document.name).toBe('theirs');
+    expect(kept.steps[0].forward[0].value).toBe('theirs');
+  });
+
+  it('refuse malformed documents with a sentence and keep what there was', async () => {
+    const { job } = await startJob(server);
+    const history = { from: 0, steps: [], position: 0 };
+    const broken = { ...job.document, recipe: { ...job.document.recipe, plates: [] } };
+    const { body: first } = await server.http
+      .put(`/api/jobs/${job.id}`)
+      .send({ revision: 1, document: broken, history })
+      .expect(422);
+    expect(first.detail).toContain('plates');
+    const stranger = structuredClone(job.document);
+    stranger.recipe.originals[0].picture = 'f'.repeat(64);
+    const { body: second } = await server.http.post('/api/jobs').send({ document: stranger }).expect(422);
+    expect(second.detail).toContain('never brought in');
+    await server.http.put(`/api/jobs/${job.id}`).send({ revision: 1, document: job.document }).expect(422);
+    await server.http
+      .put(`/api/jobs/${job.id}`)
+      .set('Content-Type', 'application/json')
+      .send('{"revision":')
+      .expect(400);
+    await server.http.post('/api/jobs').send({}).expect(422);
+    const { body: kept } = await server.http.get(`/api/jobs/${job.id}`).expect(200);
+    expect(kept).toMatchObject({ revision: 1, document: job.document });
+  });
+
+  it('that are not there are said not to be', async () => {
+    await server.http.get(`/api/jobs/${randomUUID()}`).expect(404);
+    await server.http.get('/api/jobs/nonsense').expect(422);
+    await server.http.patch(`/api/jobs/${randomUUID()}`).send({ putAway: true }).expect(404);
+  });
+
+  it('show their exact proof, made once', async () => {
+    const { job } = await startJob(server);
+    const get = () => server.http.get(`/api/jobs/${job.id}/proof.png?longer=120`).buffer(true).expect(200);
+    const { body } = await get();
+    const meta = await sharp(body as Buffer).metadata();
+    expect(Math.max(meta.width, meta.height)).toBe(120);
+    expect(Buffer.compare((await get()).body as Buffer, body as Buffer)).toBe(0);
+    await server.http.get(`/api/jobs/${job.id}/proof.png?longer=9`).expect(422);
+  });
+});
+
+it('the API describes itself', async () => {
+  const { body } = await server.http.get('/api/docs-json').expect(200);
+  expect(Object.keys(body.paths)).toEqual(
+    expect.arrayContaining(['/api/jobs', '/api/originals', '/api/runs', '/api/runs/events']),
+  );
+  const { body: problem } = await server.http.get('/api/nowhere').expect(404);
+  expect(problem).toMatchObject({ type: 'about:blank', status: 404 });
+});

@@ -1,0 +1,146 @@
+import { createHash } from 'node:crypto';
+import { filmFrame, plateBits, bitAt, readPam, buildPyramid } from '@brachytone/core';
+import type { JobDocument } from '@brachytone/job';
+import { eq } from 'drizzle-orm';
+import sharp from 'sharp';
+import { runs } from '../src/database/schema.ts';
+import { RunsService, type RunView } from '../src/runs/runs.service.ts';
+import { binary, startJob, startServer, type Harness } from './harness.ts';
+
+let server: Harness;
+beforeAll(async () => {
+  server = await startServer();
+});
+afterAll(() => server.close());
+
+async function ended(id: string): Promise<RunView> {
+  for (let turn = 0; turn < 600; turn++) {
+    const { body } = await server.http.get(`/api/runs/${id}`).expect(200);
+    if (body.status !== 'queued' && body.status !== 'running') return body as RunView;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  throw new Error('The run does not end.');
+}
+
+/** A job on a sheet and film resolution of our choice. */
+async function jobOf(sheet: JobDocument['recipe']['sheet'], films: Partial<JobDocument['films']> = {}) {
+  const { job, original } = await startJob(server);
+  const document: JobDocument = {
+    ...job.document,
+    recipe: { ...job.document.recipe, sheet },
+    films: { ...job.document.films, ...films },
+  };
+  const { body } = await server.http.post('/api/jobs').send({ document }).expect(201);
+  return { id: body.id as string, document, original };
+}
+
+const startRun = async (jobId: string): Promise<RunView> =>
+  (await server.http.post('/api/runs').send({ jobId }).expect(201)).body as RunView;
+
+describe('runs', () => {
+  it.each(['tiff-group4', 'tiff-deflate', 'png'] as const)(
+    'make %s films whose every bit is the plate’s',
+    async (format) => {
+      const { id, document, original } = await jobOf({ width: 60, height: 40, resolution: 600 }, { format });
+      const seen: number[] = [];
+      const watching = server.app
+        .get(RunsService)
+        .watch()
+        .subscribe((run) => seen.push(run.progress));
+      const run = await ended((await startRun(id)).id);
+      watching.unsubscribe();
+      expect(run).toMatchObject({ status: 'done', progress: 1, message: null });
+      expect(seen.every((share, i) => i === 0 || share >= seen[i - 1] || seen[i - 1] === 1)).toBe(true);
+      const [film] = run.films;
+      expect(film.file).toBe(`reeds-black.${format === 'png' ? 'png' : 'tif'}`);
+      const { body, headers } = await server.http
+        .get(`/api/runs/${run.id}/films/${film.file}`)
+        .buffer(true)
+        .parse(binary)
+        .expect(200);
+      expect(headers['content-disposition']).toContain(film.file);
+      expect((body as Buffer).length).toBe(film.bytes);
+      const pam = await server.http
+        .get(`/api/originals/${original.sha256}/levels/0`)
+        .buffer(true)
+        .parse(binary)
+        .expect(200);
+      const pictures = new Map([
+        [original.sha256 as string, buildPyramid(readPam(new Uint8Array(pam.body as Buffer)))],
+      ]);
+      const frame = filmFrame(document.recipe);
+      const bits = plateBits({ recipe: document.recipe, pictures }, 0, frame, {
+        x: 0,
+        y: 0,
+        width: frame.width,
+        height: frame.height,
+      });
+      const { data, info } = await sharp(body as Buffer)
+        .toColourspace('b-w')
+        .raw()
+        .toBuffer({ resolveWithObject: true });
+      expect([info.width, info.height]).toEqual([frame.width, frame.height]);
+      let different = 0;
+      let ink = 0;
+      for (let i = 0; i < frame.width * frame.height; i++) {
+        const bit = bitAt(bits, i % frame.width, Math.floor(i / frame.width));
+        ink += bit;
+        if ((data[i * info.channels] < 128 ? 1 : 0) !== bit) different++;
+      }
+      expect(different).toBe(0);
+      expect(film.inked).toBeCloseTo((ink / (frame.width * frame.height)) * 100, 6);
+    },
+  );
+
+  it('can be cancelled while under way; no half film is left to fetch', async () => {
+    const { id } = await jobOf({ width: 900, height: 900, resolution: 2400 });
+    const run = await startRun(id);
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    const { body } = await server.http.post(`/api/runs/${run.id}/cancel`).expect(201);
+    expect(body.status).toBe('cancelled');
+    await server.http.get(`/api/runs/${run.id}/films/${run.films[0].file}`).expect(404);
+    await server.http.post(`/api/runs/${run.id}/cancel`).expect(409);
+    // The queue goes on, and the cancelled run stays cancelled.
+    const next = await ended(
+      (await startRun((await jobOf({ width: 20, height: 20, resolution: 300 })).id)).id,
+    );
+    expect(next.status).toBe('done');
+    expect((await ended(run.id)).status).toBe('cancelled');
+  });
+
+  it('can be made again, and give the same bytes', async () => {
+    const { id } = await jobOf({ width: 30, height: 30, resolution: 600 });
+    const first = await ended((await startRun(id)).id);
+    const { body } = await server.http.post(`/api/runs/${first.id}/again`).expect(201);
+    const second = await ended(body.id as string);
+    const digest = async (run: RunView) => {
+      const answer = await server.http
+        .get(`/api/runs/${run.id}/films/${run.films[0].file}`)
+        .buffer(true)
+        .parse(binary);
+      return createHash('sha256')
+        .update(answer.body as Buffer)
+        .digest('hex');
+    };
+    expect(await digest(second)).toBe(await digest(first));
+  });
+
+  it('that the server left unfinished are marked as stopped when it starts', async () => {
+    const { id } = await jobOf({ width: 20, height: 20, resolution: 300 });
+    const run = await ended((await startRun(id)).id);
+    await server.database.queries.update(runs).set({ status: 'running' }).where(eq(runs.id, run.id));
+    await server.app.get(RunsService).onApplicationBootstrap();
+    const { body } = await server.http.get(`/api/runs/${run.id}`).expect(200);
+    expect(body).toMatchObject({ status: 'stopped' });
+    expect(body.message).toContain('Make them again');
+  });
+
+  it('are refused for jobs that are not there, and films by other names', async () => {
+    await server.http.post('/api/runs').send({ jobId: '00000000-0000-4000-8000-000000000000' }).expect(404);
+    await server.http.post('/api/runs').send({ jobId: 7 }).expect(422);
+    const { id } = await jobOf({ width: 20, height: 20, resolution: 300 });
+    const run = await ended((await startRun(id)).id);
+    await server.http.get(`/api/runs/${run.id}/films/..%2F..%2Fserver.lock`).expect(422);
+    await server.http.get(`/api/runs/${run.id}/films/other.tif`).expect(404);
+  });
+});

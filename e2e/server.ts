@@ -1,0 +1,59 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+/** The real, built server on a data folder of its own, which can be killed and started again. */
+export class Server {
+  readonly folder = mkdtempSync(join(tmpdir(), 'brachytone-'));
+  readonly url: string;
+  private child: ChildProcess | undefined;
+  private readonly port: number;
+  private readonly demo: boolean;
+
+  constructor(port: number, demo = false) {
+    this.port = port;
+    this.demo = demo;
+    this.url = `http://127.0.0.1:${port}`;
+  }
+
+  async start(): Promise<void> {
+    const child = spawn(process.execPath, ['apps/server/dist/main.js'], {
+      env: {
+        ...process.env,
+        BRACHYTONE_DATA: this.folder,
+        PORT: String(this.port),
+        BRACHYTONE_DEMO: this.demo ? 'on' : 'off',
+      },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    this.child = child;
+    await new Promise<void>((resolve, reject) => {
+      child.stdout.on('data', (text: Buffer) => {
+        if (text.includes('Brachytone is at')) resolve();
+      });
+      child.on('exit', (code) => reject(new Error(`The server ended with ${code}.`)));
+    });
+  }
+
+  /** Ends the process at once, as a power cut would. */
+  async kill(): Promise<void> {
+    const { child } = this;
+    this.child = undefined;
+    if (!child) return;
+    const gone = new Promise((resolve) => child.on('exit', resolve));
+    child.kill('SIGKILL');
+    await gone;
+  }
+
+  async stop(): Promise<void> {
+    await this.kill();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+
+  async json<Answer>(path: string, init?: RequestInit): Promise<Answer> {
+    const response = await fetch(`${this.url}/api/${path}`, init);
+    if (!response.ok) throw new Error(`${path}: ${response.status} ${await response.text()}`);
+    return (await response.json()) as Answer;
+  }
+}

@@ -1,0 +1,113 @@
+import fc from 'fast-check';
+import sharp from 'sharp';
+import { recentOnly } from '../recent.ts';
+import { greyPicture } from '../testing.ts';
+import { readPam, writePam } from './pam.ts';
+import type { Picture } from './picture.ts';
+import { createPlane } from './plane.ts';
+import { buildPyramid, chooseLevel, halve, levelCount } from './pyramid.ts';
+import { bands, intersect } from './region.ts';
+import { resampleInto } from './resample.ts';
+
+describe('pyramids', () => {
+  it('halve as libvips shrinks by box', async () => {
+    const picture = greyPicture(64, 48, (x, y) => (x * 5 + y * 11) & 255);
+    // sharp's reduction by two after a 2 × 2 box convolution, read at the blocks' own places.
+    const boxed = await sharp(picture.data, { raw: { width: 64, height: 48, channels: 1 } })
+      .convolve({ width: 3, height: 3, kernel: [0, 0, 0, 0, 1, 1, 0, 1, 1], scale: 4 })
+      .toColourspace('b-w')
+      .raw()
+      .toBuffer();
+    const half = halve(picture);
+    for (let y = 0; y < 24; y++) {
+      for (let x = 0; x < 32; x++) {
+        expect(Math.abs(half.data[y * 32 + x] - boxed[2 * y * 64 + 2 * x])).toBeLessThanOrEqual(1);
+      }
+    }
+  });
+  it('do not let clear pixels tint what is opaque', () => {
+    const picture: Picture = {
+      width: 2,
+      height: 2,
+      channels: 2,
+      data: Uint8Array.of(200, 255, 0, 0, 200, 255, 0, 0),
+    };
+    expect([...halve(picture).data]).toEqual([200, 128]);
+  });
+  it('keep odd sizes whole and know their levels', () => {
+    const pyramid = buildPyramid(greyPicture(301, 257, () => 77));
+    expect(pyramid.levels.length).toBe(levelCount(301, 257));
+    expect(pyramid.levels.map((level) => level!.width)).toEqual([301, 151, 76]);
+    for (const level of pyramid.levels) expect(level!.data.every((value) => value === 77)).toBe(true);
+    expect(chooseLevel(pyramid, 0.3)).toBe(0);
+    expect(chooseLevel(pyramid, 2.2)).toBe(1);
+    expect(chooseLevel({ ...pyramid, levels: [undefined, undefined, pyramid.levels[2]] }, 1)).toBe(2);
+  });
+});
+
+describe('resampling', () => {
+  it('of a ramp is the ramp, and any part is that part of the whole', () => {
+    const ramp = createPlane(20, 4);
+    for (let i = 0; i < ramp.data.length; i++) ramp.data[i] = (i % 20) * 1000;
+    const map = { origin: 0, step: 20 / 173 };
+    const window = { x: 0, y: 0, fullWidth: 20, fullHeight: 4 };
+    const whole = createPlane(173, 40);
+    const down = { origin: 0, step: 0.1 };
+    resampleInto(ramp, window, map, down, { x: 0, y: 0, width: 173, height: 40 }, whole, 0, 0);
+    for (let x = 10; x < 160; x++) {
+      const want = ((x + 0.5) * (20 / 173) - 0.5) * 1000;
+      expect(Math.abs(whole.data[x] - want)).toBeLessThan(1.5);
+    }
+    const part = createPlane(31, 9);
+    resampleInto(ramp, window, map, down, { x: 57, y: 12, width: 31, height: 9 }, part, 0, 0);
+    for (let y = 0; y < 9; y++) {
+      expect(part.data.slice(y * 31, (y + 1) * 31)).toEqual(
+        whole.data.slice((y + 12) * 173 + 57, (y + 12) * 173 + 88),
+      );
+    }
+  });
+});
+
+describe('portable arbitrary maps', () => {
+  it.each([1, 2, 3, 4] as const)('carry %d channels of 8 and 16 bits without loss', (channels) => {
+    const eight: Picture = {
+      width: 3,
+      height: 2,
+      channels,
+      data: Uint8Array.from({ length: 6 * channels }, (_, i) => i * 9),
+    };
+    const deep: Picture = { ...eight, data: Uint16Array.from({ length: 6 * channels }, (_, i) => i * 2711) };
+    for (const picture of [eight, deep]) expect(readPam(writePam(picture))).toEqual(picture);
+  });
+  it('refuse other bytes', () => {
+    expect(() => readPam(new Uint8Array(10))).toThrow('not a picture');
+  });
+});
+
+describe('regions', () => {
+  it('are cut into bands that cover them once', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 900 }),
+        fc.integer({ min: 1, max: 900 }),
+        fc.integer({ min: 1, max: 20000 }),
+        (w, h, n) => {
+          let rows = 0;
+          for (const band of bands({ x: 5, y: 7, width: w, height: h }, n)) {
+            expect(band.y).toBe(7 + rows);
+            rows += band.height;
+          }
+          expect(rows).toBe(h);
+        },
+      ),
+    );
+    expect(intersect({ x: 0, y: 0, width: 5, height: 5 }, { x: 9, y: 1, width: 5, height: 5 }).width).toBe(0);
+  });
+});
+
+it('a recent-only cache lets go of the value used longest ago', () => {
+  const cache = recentOnly<number>(2);
+  let made = 0;
+  const get = (key: string) => cache(key, () => ++made);
+  expect([get('a'), get('b'), get('a'), get('c'), get('a'), get('b')]).toEqual([1, 2, 1, 3, 1, 4]);
+});

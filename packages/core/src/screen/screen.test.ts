@@ -1,0 +1,167 @@
+import fc from 'fast-check';
+import { createPlane, percentToCoverage, SOLID } from '../raster/plane.ts';
+import { brickColumn, brickOf } from './brick.ts';
+import { cellRanks } from './cell-order.ts';
+import { compareBytes } from './compare.ts';
+import { limitCoverage, limitThresholds } from './dot-limits.ts';
+import { screenPlane } from './screen-plane.ts';
+import { greyLevels } from './screen.ts';
+import { spotOf, SPOTS } from './spot/index.ts';
+import { round } from './spot/round.ts';
+import { ANGLE_TOLERANCE, findSupercell, RULING_TOLERANCE } from './supercell.ts';
+import { buildThresholds } from './thresholds.ts';
+
+describe('facts of the trade', () => {
+  it('2400 dpi at 150 lpi gives 257 greys a cell (common practice, no source)', () => {
+    expect(greyLevels(2400, 150)).toBe(257);
+  });
+  it('15 lpi at 72 ppi is a cell of 4.8 pixels (arithmetic)', () => {
+    const { pixels, cells } = findSupercell(15, 45, 72);
+    expect(Math.sqrt(pixels / cells)).toBeCloseTo(4.8, 1);
+    expect(72 / 15).toBeCloseTo(4.8, 10);
+  });
+});
+
+describe('supercells', () => {
+  it('meet ruling and angle wherever a cell is small beside the film', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 8, max: 150, noNaN: true }),
+        fc.double({ min: -180, max: 180, noNaN: true }),
+        fc.constantFrom(600, 1200, 2400),
+        (ruling, angle, dpi) => {
+          fc.pre(dpi / ruling >= 4);
+          const made = findSupercell(ruling, angle, dpi);
+          expect(Math.abs(made.ruling - ruling)).toBeLessThanOrEqual(RULING_TOLERANCE + 1e-6);
+          const off = Math.abs(((made.angle - angle + 540) % 360) - 180);
+          expect(off).toBeLessThanOrEqual(ANGLE_TOLERANCE + 1e-6);
+          expect(made.cells).toBe(made.m ** 2 + made.n ** 2);
+          expect(made.pixels).toBe(made.ax ** 2 + made.ay ** 2);
+        },
+      ),
+      { numRuns: 200, seed: 3 },
+    );
+  });
+  it('never make a cell of fewer than two pixels across', () => {
+    const { pixels, cells } = findSupercell(300, 45, 72);
+    expect(pixels / cells).toBeGreaterThan(3.5);
+  });
+});
+
+describe('bricks', () => {
+  it('give every point of the plane one column, the same for points a lattice vector apart', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: -60, max: 60 }),
+        fc.integer({ min: -60, max: 60 }),
+        fc.integer({ min: -500, max: 500 }),
+        fc.integer({ min: -500, max: 500 }),
+        (a, b, x, y) => {
+          fc.pre(a !== 0 || b !== 0);
+          const brick = brickOf(a, b);
+          expect(brick.width * brick.height).toBe(a * a + b * b);
+          const column = brickColumn(brick, x, y);
+          expect(brickColumn(brick, x + a, y + b)).toBe(column);
+          expect(brickColumn(brick, x - b, y + a)).toBe(column);
+        },
+      ),
+      { seed: 1 },
+    );
+  });
+});
+
+describe('the order of cells', () => {
+  it('is a permutation whose first cells stand further apart than chance puts them', () => {
+    const [m, n] = [16, 3];
+    const ranks = cellRanks(m, n);
+    const count = m * m + n * n;
+    expect([...ranks].sort((a, b) => a - b)).toEqual(Array.from({ length: count }, (_, i) => i));
+    const brick = brickOf(m, n);
+    const nearest = (chosen: number[]) => {
+      let least = Infinity;
+      for (const p of chosen) {
+        for (const q of chosen) {
+          if (p === q) continue;
+          for (let dy = -3; dy <= 3; dy++) {
+            for (let dx = -3; dx <= 3; dx++) {
+              const row = (((Math.floor(p / brick.width) + dy) % brick.height) + brick.height) % brick.height;
+              const at = brickColumn(brick, (p % brick.width) + dx, Math.floor(p / brick.width) + dy);
+              if (row * brick.width + at === q) least = Math.min(least, Math.hypot(dx, dy));
+            }
+          }
+        }
+      }
+      return least;
+    };
+    const first = Array.from({ length: 20 }, (_, rank) => ranks.indexOf(rank));
+    expect(nearest(first)).toBeGreaterThanOrEqual(2);
+  });
+});
+
+describe('comparing', () => {
+  it('equals the naive comparison', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.nat(SOLID), fc.nat(SOLID)), { minLength: 8, maxLength: 64 }),
+        (pairs) => {
+          const bytes = Math.floor(pairs.length / 8);
+          const out = new Uint8Array(bytes);
+          compareBytes(
+            Uint16Array.from(pairs, ([coverage]) => coverage),
+            Uint16Array.from(pairs, ([, threshold]) => threshold),
+            out,
+          );
+          for (let i = 0; i < bytes * 8; i++) {
+            expect((out[i >> 3] >> (7 - (i & 7))) & 1).toBe(pairs[i][0] > pairs[i][1] ? 1 : 0);
+          }
+        },
+      ),
+      { seed: 2 },
+    );
+  });
+  it('screens any part as that part of the whole', () => {
+    const thresholds = buildThresholds(findSupercell(47, 18.4, 600), round);
+    const whole = screenPlane(createPlane(300, 120, 24000), 0, 0, thresholds);
+    const part = screenPlane(createPlane(131, 40, 24000), 77, 55, thresholds);
+    for (let y = 0; y < 40; y++) {
+      for (let x = 0; x < 131; x++) {
+        const wholeBit = (whole.data[(y + 55) * whole.stride + ((x + 77) >> 3)] >> (7 - ((x + 77) & 7))) & 1;
+        expect((part.data[y * part.stride + (x >> 3)] >> (7 - (x & 7))) & 1).toBe(wholeBit);
+      }
+    }
+  });
+});
+
+describe('smallest and largest dot', () => {
+  it('worked into thresholds do what they do to coverage', () => {
+    const thresholds = buildThresholds(findSupercell(40, 30, 600), spotOf('ellipse'));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 40 }),
+        fc.integer({ min: 50, max: 100 }),
+        fc.nat(SOLID),
+        (smallest, largest, coverage) => {
+          const limits = { smallest, largest };
+          const limited = limitThresholds(thresholds, limits);
+          const direct = screenPlane(createPlane(64, 8, limitCoverage(limits, coverage)), 0, 0, thresholds);
+          const worked = screenPlane(createPlane(64, 8, coverage), 0, 0, limited);
+          expect(worked.data).toEqual(direct.data);
+        },
+      ),
+      { seed: 4 },
+    );
+  });
+  it('leave bare what asks for less than half the smallest dot, and keep solids open', () => {
+    const limits = { smallest: 4, largest: 90 };
+    expect(limitCoverage(limits, percentToCoverage(1.9))).toBe(0);
+    expect(limitCoverage(limits, percentToCoverage(2.1))).toBe(percentToCoverage(4));
+    expect(limitCoverage(limits, SOLID)).toBe(percentToCoverage(90));
+  });
+});
+
+it('dot sizes come from the area of the shape', () => {
+  expect(spotOf('round').size(Math.PI / 4)).toBeCloseTo(1, 10);
+  expect(spotOf('line').size(0.3)).toBeCloseTo(0.3, 10);
+  expect(SPOTS.map(({ id }) => id)).toEqual(['round', 'ellipse', 'diamond', 'square', 'line']);
+  expect(() => spotOf('heart')).toThrow('no dot shape');
+});

@@ -1,0 +1,98 @@
+import type { Bits } from './raster/bits.ts';
+import { bitAt } from './raster/bits.ts';
+import { buildPyramid } from './raster/pyramid.ts';
+import type { Picture } from './raster/picture.ts';
+import type { Recipe } from './plate/recipe.ts';
+import type { Scene } from './plate/scene.ts';
+import { BT709 } from './tone/grey.ts';
+import { NO_LEVELS } from './tone/levels.ts';
+import { STRAIGHT } from './tone/curve.ts';
+import type { Screen } from './screen/screen.ts';
+import type { Tone } from './tone/tone-table.ts';
+
+/** Things the tests share. */
+
+export const PLAIN_TONE: Tone = {
+  weights: BT709,
+  reading: 'dots',
+  levels: NO_LEVELS,
+  curve: STRAIGHT,
+  invert: false,
+};
+
+export const ROUND_30: Screen = { spot: 'round', ruling: 30, angle: 45, smallest: 0, largest: 100 };
+
+/** A grey picture from a function of x and y (0–255). */
+export function greyPicture(width: number, height: number, of: (x: number, y: number) => number): Picture {
+  const data = new Uint8Array(width * height);
+  for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) data[y * width + x] = of(x, y);
+  return { width, height, channels: 1, data };
+}
+
+/** One picture filling a sheet, one black ink, one plate. */
+export function sceneOf(
+  picture: Picture,
+  sheet: Recipe['sheet'],
+  screen: Partial<Screen> = {},
+  tone: Partial<Tone> = {},
+): Scene {
+  const recipe: Recipe = {
+    sheet,
+    stock: { name: 'White', colour: '#ffffff' },
+    originals: [
+      {
+        id: 'original-1',
+        picture: 'picture',
+        name: 'picture.png',
+        crop: { x: 0, y: 0, width: 1, height: 1 },
+        placement: { x: 0, y: 0, width: sheet.width },
+        tone: { ...PLAIN_TONE, ...tone },
+        ink: 'ink-1',
+      },
+    ],
+    inks: [{ id: 'ink-1', name: 'Black', colour: '#000000', opacity: 0 }],
+    plates: [{ id: 'plate-1', ink: 'ink-1', screen: { ...ROUND_30, ...screen } }],
+  };
+  return { recipe, pictures: new Map([['picture', buildPyramid(picture)]]) };
+}
+
+/** Bits from a function of x and y. */
+export function bitsFrom(width: number, height: number, of: (x: number, y: number) => boolean): Bits {
+  const stride = (width + 7) >> 3;
+  const data = new Uint8Array(stride * height);
+  for (let y = 0; y < height; y++) {
+    for (let x = 0; x < width; x++) if (of(x, y)) data[y * stride + (x >> 3)] |= 0x80 >> (x & 7);
+  }
+  return { width, height, stride, data };
+}
+
+/** Number of 4-connected patches of ink. */
+export function countPatches(bits: Bits): number {
+  const parent = new Int32Array(bits.width * bits.height).fill(-1);
+  const root = (i: number): number => {
+    while (parent[i] !== i) {
+      parent[i] = parent[parent[i]];
+      i = parent[i];
+    }
+    return i;
+  };
+  let patches = 0;
+  for (let y = 0; y < bits.height; y++) {
+    for (let x = 0; x < bits.width; x++) {
+      if (!bitAt(bits, x, y)) continue;
+      const i = y * bits.width + x;
+      parent[i] = i;
+      patches++;
+      for (const j of [x > 0 ? i - 1 : -1, y > 0 ? i - bits.width : -1]) {
+        if (j < 0 || parent[j] < 0) continue;
+        const a = root(i);
+        const b = root(j);
+        if (a !== b) {
+          parent[b] = a;
+          patches--;
+        }
+      }
+    }
+  }
+  return patches;
+}
