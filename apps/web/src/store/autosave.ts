@@ -17,13 +17,17 @@ function canonical(value: unknown): string {
   );
 }
 
+// Changes come in while a save is on its way; the next one must wait for its revision.
+let underWay = false;
+
 /** Sends the open job's unsaved state once. One save at a time. */
 async function saveOnce({ dispatch, getState }: AppStore, keepalive: boolean): Promise<void> {
   const { job } = getState();
-  if (!job || job.changes === job.savedChanges || job.save === 'saving' || job.save === 'conflict') return;
+  if (!job || job.changes === job.savedChanges || underWay || job.save === 'conflict') return;
   const { id, document, revision, changes, position } = job;
   const from = Math.min(job.unsavedFrom, job.steps.length);
   const body = { revision, document, history: { from, steps: job.steps.slice(from), position } };
+  underWay = true;
   dispatch(saving());
   const stillOpen = () => getState().job?.id === id;
   try {
@@ -34,6 +38,7 @@ async function saveOnce({ dispatch, getState }: AppStore, keepalive: boolean): P
       keepalive,
     });
     const answer = (await response.json()) as { revision: number } | ProblemDetails;
+    underWay = false;
     if (!stillOpen()) return;
     if (response.ok) {
       dispatch(saved({ revision: (answer as { revision: number }).revision, changes }));
@@ -55,6 +60,7 @@ async function saveOnce({ dispatch, getState }: AppStore, keepalive: boolean): P
       }),
     );
   } catch {
+    underWay = false;
     if (!stillOpen()) return;
     dispatch(
       saveFailed({
@@ -67,15 +73,13 @@ async function saveOnce({ dispatch, getState }: AppStore, keepalive: boolean): P
 }
 
 /** Saves what is not saved yet, now; resolves when it is, or cannot be. */
-export async function saveNow(keepalive = false): Promise<void> {
-  for (let turn = 0; turn < 50; turn++) {
+export async function saveNow(): Promise<void> {
+  for (let turn = 0; turn < 100; turn++) {
     const { job } = store.getState();
     if (!job || job.changes === job.savedChanges) return;
-    if (job.save === 'saving') await new Promise((resolve) => setTimeout(resolve, 40));
-    else {
-      await saveOnce(store, keepalive);
-      if (store.getState().job?.save !== 'unsaved' && store.getState().job?.save !== 'saving') return;
-    }
+    if (underWay) await new Promise((resolve) => setTimeout(resolve, 40));
+    else if (turn > 0 && job.save !== 'unsaved') return;
+    else await saveOnce(store, false);
   }
 }
 
@@ -91,12 +95,9 @@ export function startAutosave(): void {
     const { job } = store.getState();
     if (!job || job.changes === job.savedChanges) return;
     if (job.save === 'unsaved') {
-      if (job.changes !== seen) later(PAUSE);
+      if (job.changes !== seen || !underWay) later(PAUSE);
       seen = job.changes;
-    } else if (job.save === 'unreachable' && seen !== -2) {
-      seen = -2;
-      later(RETRY);
-    } else if (job.save === 'saving') seen = -1;
+    } else if (job.save === 'unreachable') later(RETRY);
   });
   addEventListener('pagehide', () => void saveOnce(store, true));
 }

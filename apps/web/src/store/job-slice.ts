@@ -1,5 +1,5 @@
 import type { JobDocument } from '@brachytone/job';
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { createSlice, original, type Draft as Drafted, type PayloadAction } from '@reduxjs/toolkit';
 import type { JobView } from './api-types.ts';
 import { doStep, mergeSteps, stepOf, undoStep, type Draft, type JobStep } from './history.ts';
 import type { AppThunk } from './store.ts';
@@ -38,6 +38,9 @@ const changed = (state: JobState, parts: Partial<JobState>): JobState => ({
   save: state.save === 'conflict' ? 'conflict' : 'unsaved',
 });
 
+/** The state itself, not its draft: steps are applied to whole documents, which are replaced and never changed. */
+const plain = (state: Drafted<JobState>): JobState => original(state) as JobState;
+
 const slice = createSlice({
   name: 'job',
   initialState,
@@ -62,7 +65,7 @@ const slice = createSlice({
     closed: () => null,
     stepped(state, { payload }: PayloadAction<{ step: JobStep; gesture: string | null }>) {
       if (!state) return state;
-      const job = state as JobState;
+      const job = plain(state);
       const document = doStep(job.document, payload.step);
       const last = job.position - 1;
       if (payload.gesture !== null && payload.gesture === job.gesture && last >= 0) {
@@ -82,7 +85,7 @@ const slice = createSlice({
     },
     undone(state) {
       if (!state || state.position === 0) return state;
-      const job = state as JobState;
+      const job = plain(state);
       return changed(job, {
         document: undoStep(job.document, job.steps[job.position - 1]),
         position: job.position - 1,
@@ -91,7 +94,7 @@ const slice = createSlice({
     },
     redone(state) {
       if (!state || state.position === state.steps.length) return state;
-      const job = state as JobState;
+      const job = plain(state);
       return changed(job, {
         document: doStep(job.document, job.steps[job.position]),
         position: job.position + 1,
@@ -101,13 +104,13 @@ const slice = createSlice({
     saving(state) {
       if (!state) return state;
       // A step that is being saved is closed: what comes next is a step of its own.
-      return { ...(state as JobState), save: 'saving', unsavedFrom: state.steps.length, gesture: null };
+      return { ...plain(state), save: 'saving', unsavedFrom: state.steps.length, gesture: null };
     },
     saved(state, { payload }: PayloadAction<{ revision: number; changes: number }>) {
       if (!state) return state;
       const still = state.changes > payload.changes;
       return {
-        ...(state as JobState),
+        ...plain(state),
         revision: payload.revision,
         savedChanges: payload.changes,
         save: still ? 'unsaved' : 'saved',
@@ -119,7 +122,7 @@ const slice = createSlice({
     ) {
       if (!state) return state;
       return {
-        ...(state as JobState),
+        ...plain(state),
         save: payload.save,
         saveMessage: payload.message,
         unsavedFrom: Math.min(state.unsavedFrom, payload.unsavedFrom),
@@ -130,7 +133,7 @@ const slice = createSlice({
     keptMine(state) {
       if (!state?.theirs) return state;
       return {
-        ...(state as JobState),
+        ...plain(state),
         revision: state.theirs.revision,
         theirs: null,
         unsavedFrom: 0,

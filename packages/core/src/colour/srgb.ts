@@ -1,10 +1,12 @@
+import { power } from '../power.ts';
+
 /** sRGB transfer function, IEC 61966-2-1:1999: encoded 0–1 to linear light 0–1. */
 export const srgbToLinear = (encoded: number): number =>
-  encoded <= 0.04045 ? encoded / 12.92 : Math.pow((encoded + 0.055) / 1.055, 2.4);
+  encoded <= 0.04045 ? encoded / 12.92 : power((encoded + 0.055) / 1.055, 2.4);
 
 /** Its inverse: linear light 0–1 to encoded 0–1. */
 export const linearToSrgb = (linear: number): number =>
-  linear <= 0.0031308 ? linear * 12.92 : 1.055 * Math.pow(linear, 1 / 2.4) - 0.055;
+  linear <= 0.0031308 ? linear * 12.92 : 1.055 * power(linear, 1 / 2.4) - 0.055;
 
 /** Red, green, blue in linear light, 0–1. */
 export type LinearRgb = readonly [number, number, number];

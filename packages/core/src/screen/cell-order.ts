@@ -1,11 +1,15 @@
 import { brickColumn, brickOf, brickRow } from './brick.ts';
 
-/** Range of the repulsion between chosen cells, in cells. */
-const SPREAD = 1.5;
+/** How far chosen cells repel others, in cells. */
+const REACH = 6;
+
+/** Repulsion at a squared distance in cells: a bell, in whole numbers, so that every machine adds up the same. */
+const forceAt = (squared: number): number =>
+  Math.round(2 ** 20 * Math.max(0, 1 - squared / (REACH * REACH)) ** 8);
 
 /**
  * The order in which a supercell's cells take an extra pixel, so that at every number of them the ones that have it
- * are spread evenly: each next cell is the one furthest, by Gaussian repulsion over the repeating supercell, from all
+ * are spread evenly: each next cell is the one furthest, by a bell-shaped repulsion over the repeating supercell, from all
  * before it (the void-finding half of R. Ulichney, "The void-and-cluster method for dither array generation", 1993).
  *
  * @param m,n the supercell's edge in cells
@@ -15,11 +19,10 @@ export function cellRanks(m: number, n: number): Uint16Array {
   const brick = brickOf(m, n);
   const count = brick.width * brick.height;
   const ranks = new Uint16Array(count);
-  const reach = Math.ceil(SPREAD * 4);
   const offsets: { dx: number; dy: number; force: number }[] = [];
-  for (let dy = -reach; dy <= reach; dy++) {
-    for (let dx = -reach; dx <= reach; dx++) {
-      offsets.push({ dx, dy, force: Math.exp(-(dx * dx + dy * dy) / (2 * SPREAD * SPREAD)) });
+  for (let dy = -REACH; dy <= REACH; dy++) {
+    for (let dx = -REACH; dx <= REACH; dx++) {
+      offsets.push({ dx, dy, force: forceAt(dx * dx + dy * dy) });
     }
   }
   const pressure = new Float64Array(count);

@@ -41,6 +41,9 @@ const CANDIDATES = (() => {
   return list.sort((p, q) => p.cells - q.cells || p.n - q.n);
 })();
 
+/** The nearest whole number. Sines may differ in their last bit between engines; halves must not depend on it. */
+const nearest = (value: number): number => Math.floor(value + 0.5 + 1e-7);
+
 const degrees = (radians: number): number => (radians * 180) / Math.PI;
 
 /** Difference of two angles in degrees, in (−180, 180]. */
@@ -67,8 +70,8 @@ export function findSupercell(ruling: number, angle: number, resolution: number)
   for (const { m, n, cells } of CANDIDATES) {
     const expected = cells * cell * cell;
     if (best && (expected > most || (expected > USUAL_PIXELS && bestError <= 1))) break;
-    const ax = Math.round(m * ex - n * ey);
-    const ay = Math.round(m * ey + n * ex);
+    const ax = nearest(m * ex - n * ey);
+    const ay = nearest(m * ey + n * ex);
     if (ax === 0 && ay === 0) continue;
     const made = describe(m, n, ax, ay, resolution);
     const error = Math.max(

@@ -1,3 +1,5 @@
+import { power } from '../power.ts';
+
 /** Levels on coverage, all in percent but `mid`. */
 export interface Levels {
   /** Input tone that becomes the floor (bare, if the floor is 0). */
@@ -18,6 +20,6 @@ export const NO_LEVELS: Levels = { bare: 0, solid: 100, mid: 1, floor: 0, ceilin
 export function applyLevels(levels: Levels, coverage: number): number {
   const span = Math.max(1e-6, levels.solid - levels.bare);
   const t = Math.min(1, Math.max(0, (coverage * 100 - levels.bare) / span));
-  const shaped = levels.mid === 1 ? t : Math.pow(t, 1 / levels.mid);
+  const shaped = levels.mid === 1 ? t : power(t, 1 / levels.mid);
   return (levels.floor + shaped * (levels.ceiling - levels.floor)) / 100;
 }

@@ -1,0 +1,107 @@
+import { newJob } from '@brachytone/job';
+import { configureStore, type UnknownAction } from '@reduxjs/toolkit';
+import type { JobView } from './api-types.ts';
+import {
+  edit,
+  jobReducer,
+  keptMine,
+  opened,
+  redone,
+  saved,
+  saveFailed,
+  saving,
+  takeTheirs,
+  undone,
+} from './job-slice.ts';
+import type { AppThunk } from './store.ts';
+
+const view: JobView = {
+  id: 'job',
+  revision: 4,
+  putAway: false,
+  touched: '2026-11-01T20:00:00Z',
+  document: newJob({ sha256: 'a'.repeat(64), name: 'moon.png', width: 100, height: 100 }),
+  steps: [],
+  position: 0,
+};
+
+/** A store with a job open, and short ways to change and read it. */
+function table() {
+  const store = configureStore({
+    reducer: { job: jobReducer },
+    middleware: (defaults) => defaults({ serializableCheck: false, immutableCheck: false }),
+  });
+  const dispatch = store.dispatch as (action: UnknownAction | AppThunk) => void;
+  dispatch(opened(view));
+  return {
+    dispatch,
+    set: (ruling: number, gesture: string | null = null) =>
+      dispatch(edit('Ruling', (draft) => void (draft.recipe.plates[0].screen.ruling = ruling), gesture)),
+    job: () => store.getState().job!,
+    ruling: () => store.getState().job!.document.recipe.plates[0].screen.ruling,
+  };
+}
+
+describe('the open job', () => {
+  it('changes, goes back and forth, and forgets what was undone once something else is done', () => {
+    const { dispatch, set, job, ruling } = table();
+    set(40);
+    set(50);
+    expect([ruling(), job().position, job().save]).toEqual([50, 2, 'unsaved']);
+    dispatch(undone());
+    dispatch(undone());
+    dispatch(undone());
+    expect([ruling(), job().position]).toEqual([30, 0]);
+    dispatch(redone());
+    expect(ruling()).toBe(40);
+    set(60);
+    expect(job().steps).toHaveLength(2);
+    dispatch(redone());
+    expect(ruling()).toBe(60);
+    expect(view.document.recipe.plates[0].screen.ruling).toBe(30);
+  });
+
+  it('takes a gesture as one step, but not across a save', () => {
+    const { dispatch, set, job, ruling } = table();
+    set(31, 'drag');
+    set(32, 'drag');
+    set(33, 'drag');
+    expect(job().steps).toHaveLength(1);
+    dispatch(saving());
+    set(34, 'drag');
+    expect(job().steps).toHaveLength(2);
+    dispatch(undone());
+    expect(ruling()).toBe(33);
+  });
+
+  it('knows what the server does not have yet', () => {
+    const { dispatch, set, job } = table();
+    set(40);
+    expect(job().unsavedFrom).toBe(0);
+    const sent = job().changes;
+    dispatch(saving());
+    set(50);
+    dispatch(saved({ revision: 5, changes: sent }));
+    expect(job()).toMatchObject({ revision: 5, save: 'unsaved', unsavedFrom: 1 });
+    dispatch(saving());
+    dispatch(saveFailed({ save: 'unreachable', message: 'away', unsavedFrom: 1 }));
+    expect(job()).toMatchObject({ save: 'unreachable', unsavedFrom: 1 });
+  });
+
+  it('in a conflict keeps both versions within reach', () => {
+    const theirs: JobView = { ...view, revision: 5, document: { ...view.document, name: 'theirs' } };
+    const conflict = saveFailed({ save: 'conflict', message: 'two', unsavedFrom: 0, theirs });
+    const mine = table();
+    mine.set(70);
+    mine.dispatch(conflict);
+    mine.dispatch(takeTheirs());
+    expect([mine.ruling(), mine.job().document.name, mine.job().revision]).toEqual([30, 'theirs', 5]);
+    mine.dispatch(redone());
+    expect([mine.ruling(), mine.job().document.name]).toEqual([70, 'moon']);
+    const kept = table();
+    kept.set(70);
+    kept.dispatch(conflict);
+    kept.dispatch(keptMine());
+    expect(kept.job()).toMatchObject({ revision: 5, save: 'unsaved', unsavedFrom: 0 });
+  });
+});
