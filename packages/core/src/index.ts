@@ -24,6 +24,7 @@ export * from './plate/frame.ts';
 export * from './plate/placed.ts';
 export * from './plate/coverage.ts';
 export * from './plate/evaluate.ts';
+export * from './plate/average.ts';
 export * from './plate/proof.ts';
 export * from './plate/contone.ts';
 export * from './film/emulsion.ts';

@@ -69,7 +69,7 @@ export function useDrawing(
     inked: [],
   });
   const latest = useRef<{ drawing: Drawing; turn: number } | undefined>(undefined);
-  const drafting = useRef(false);
+  const drafting = useRef<Promise<void> | undefined>(undefined);
   const take = useRef(receive);
   take.current = receive;
   const key = drawing ? JSON.stringify(drawing) : '';
@@ -79,13 +79,20 @@ export function useDrawing(
     latest.current = { drawing, turn };
     const current = () => latest.current?.turn === turn;
     setState((before) => (before.sharpness === 'exact' ? { ...before, sharpness: 'draft' } : before));
-    void drawDrafts(latest, drafting, take, () => setState((before) => ({ ...before, sharpness: 'draft' })));
+    drafting.current ??= drawDrafts(latest, take, () =>
+      setState((before) => ({ ...before, sharpness: 'draft' })),
+    ).finally(() => {
+      drafting.current = undefined;
+    });
     const direct = draftOf(drawing) === undefined;
     const timer = setTimeout(
       () => {
-        void drawExact(drawing, current, take).then((inked) => {
-          if (inked && current()) setState({ sharpness: whole ? 'exact' : 'draft', inked });
-        });
+        // Exact strips come after the draft, or it would be drawn over them.
+        void (drafting.current ?? Promise.resolve())
+          .then(() => (current() ? drawExact(drawing, current, take) : undefined))
+          .then((inked) => {
+            if (inked && current()) setState({ sharpness: whole ? 'exact' : 'draft', inked });
+          });
       },
       direct ? 0 : patience,
     );
@@ -102,12 +109,9 @@ export function useDrawing(
 /** Draws drafts of the latest drawing until none newer is left. */
 async function drawDrafts(
   latest: { current: { drawing: Drawing; turn: number } | undefined },
-  drafting: { current: boolean },
   take: { current: Receive },
   drawn: () => void,
 ): Promise<void> {
-  if (drafting.current) return;
-  drafting.current = true;
   try {
     for (let done = -1; latest.current && latest.current.turn !== done;) {
       const { drawing, turn } = latest.current;
@@ -127,8 +131,6 @@ async function drawDrafts(
     }
   } catch {
     // A picture that is not there yet; it is drawn when it comes.
-  } finally {
-    drafting.current = false;
   }
 }
 

@@ -1,0 +1,249 @@
+/**
+ * Measures the engine and prints a table. Everything runs in this one process, one core, medians of several turns;
+ * beside each stands the ratio to a plain memory copy and, where there is one, to the naive loop, so that the figures
+ * travel from machine to machine.
+ */
+import { cpus } from 'node:os';
+import {
+  areaSum,
+  BT709,
+  bitAt,
+  buildPyramid,
+  buildThresholds,
+  encodeGroup4,
+  filmFacts,
+  filmFrame,
+  findSupercell,
+  makeFilm,
+  NO_LEVELS,
+  overprints,
+  plateBits,
+  plateCoverage,
+  proof,
+  screenPlane,
+  spotOf,
+  STRAIGHT,
+  thresholdsFor,
+  tiffFile,
+  type Picture,
+  type Plane,
+  type Recipe,
+  type Scene,
+  type Sink,
+  type Thresholds,
+} from '@brachytone/core';
+
+interface Row {
+  work: string;
+  amount: string;
+  /** Median, ms. */
+  time: number;
+  /** Million pixels a second. */
+  rate?: number;
+  /** Rate over that of a plain memory copy of the same number of 16-bit pixels. */
+  toCopy?: number;
+  toNaive?: number;
+  target: string;
+}
+
+const rows: Row[] = [];
+
+function median(turns: number, work: () => void): number {
+  work();
+  const times = Array.from({ length: turns }, () => {
+    const start = performance.now();
+    work();
+    return performance.now() - start;
+  }).sort((a, b) => a - b);
+  return times[turns >> 1];
+}
+
+/** A smooth grey picture with some detail. */
+function photograph(width: number, height: number): Picture {
+  const data = new Uint8Array(width * height);
+  for (let y = 0; y < height; y++) {
+    for (let x = 0; x < width; x++) {
+      data[y * width + x] = 128 + 90 * Math.sin(x / 210) * Math.cos(y / 170) + 30 * Math.sin((x * y) / 9000);
+    }
+  }
+  return { width, height, channels: 1, data };
+}
+
+const a3: Recipe = {
+  sheet: { width: 297, height: 420, resolution: 1200 },
+  stock: { name: 'White', colour: '#ffffff' },
+  inks: [{ id: 'k', name: 'Black', colour: '#111111', opacity: 0 }],
+  originals: [
+    {
+      id: 'o',
+      picture: 'p',
+      name: 'photograph',
+      crop: { x: 0, y: 0, width: 1, height: 1 },
+      placement: { x: 0, y: 0, width: 297 },
+      tone: { weights: BT709, reading: 'dots', levels: NO_LEVELS, curve: STRAIGHT, invert: false },
+      ink: 'k',
+    },
+  ],
+  plates: [
+    { id: 'k', ink: 'k', screen: { spot: 'round', ruling: 65, angle: 45, smallest: 0, largest: 100 } },
+  ],
+};
+
+/** The reference: a branch a pixel, the threshold found by its place in the brick every time. */
+function naiveScreen(coverage: Plane, { brick, stride, data }: Thresholds, out: Uint8Array): void {
+  const bytes = (coverage.width + 7) >> 3;
+  for (let y = 0; y < coverage.height; y++) {
+    for (let x = 0; x < coverage.width; x++) {
+      const course = Math.floor(y / brick.height);
+      const column = (((x - course * brick.shift) % brick.width) + brick.width) % brick.width;
+      if (coverage.data[y * coverage.width + x] > data[(y % brick.height) * stride + column]) {
+        out[y * bytes + (x >> 3)] |= 0x80 >> (x & 7);
+      }
+    }
+  }
+}
+
+const picture = photograph(3508, 4961);
+const scene: Scene = { recipe: a3, pictures: new Map([['p', buildPyramid(picture)]]) };
+const frame = filmFrame(a3);
+const { screen } = a3.plates[0];
+const band = { x: 0, y: 2000, width: frame.width, height: 256 };
+const coverage = plateCoverage(scene, 0, frame, band);
+const thresholds = thresholdsFor(screen, frame.resolution);
+const pixels = coverage.data.length / 1e6;
+
+const copy = new Uint16Array(coverage.data.length);
+const copyTime = median(25, () => copy.set(coverage.data));
+const copyRate = (pixels / copyTime) * 1000;
+rows.push({
+  work: 'memory copy, 16-bit pixels',
+  amount: `${pixels.toFixed(1)} Mpx`,
+  time: copyTime,
+  rate: copyRate,
+  target: '—',
+});
+
+const add = (work: string, amount: number, time: number, target: string, naive?: number): void => {
+  const rate = (amount / time) * 1000;
+  rows.push({
+    work,
+    amount: `${amount.toFixed(1)} Mpx`,
+    time,
+    rate,
+    toCopy: rate / copyRate,
+    ...(naive ? { toNaive: rate / naive } : {}),
+    target,
+  });
+};
+
+const naiveOut = new Uint8Array(((frame.width + 7) >> 3) * band.height);
+const naiveTime = median(5, () => naiveScreen(coverage, thresholds, naiveOut));
+const naiveRate = (pixels / naiveTime) * 1000;
+add('dot screening, naive loop', pixels, naiveTime, '—');
+add(
+  'dot screening, 65 lpi round',
+  pixels,
+  median(15, () => void screenPlane(coverage, 0, 2000, thresholds)),
+  '≥ 400 Mpx/s',
+  naiveRate,
+);
+add(
+  'tone and resampling to film',
+  pixels,
+  median(9, () => void plateCoverage(scene, 0, frame, band)),
+  '—',
+);
+
+const wide = { ...band, height: 2048 };
+const bits = plateBits(scene, 0, frame, wide);
+const filmPixels = (frame.width * wide.height) / 1e6;
+add(
+  'Group 4, 65 lpi film',
+  filmPixels,
+  median(9, () => void encodeGroup4(bits)),
+  '≥ 200 Mpx/s',
+);
+add(
+  'averaging bits for the table',
+  filmPixels,
+  median(9, () => {
+    areaSum({ width: 31.4, height: 31.4 }, { x: 0, y: 0 }, 446, 65, frame.width).add(bits, 0);
+  }),
+  '—',
+);
+
+let countNaive = 0;
+const small = { ...wide, height: 256 };
+const naiveCount = median(3, () => {
+  for (let y = 0; y < small.height; y++)
+    for (let x = 0; x < small.width; x++) countNaive += bitAt(bits, x, y);
+});
+const averaging = rows.at(-1)!;
+averaging.toNaive = averaging.rate! / (((small.width * small.height) / 1e6 / naiveCount) * 1000);
+
+for (const [ruling, angle] of [
+  [65, 45],
+  [30, 15],
+  [10, 7.5],
+]) {
+  const supercell = findSupercell(ruling, angle, 1200);
+  add(
+    `thresholds, ${ruling} lpi at ${angle}°`,
+    supercell.pixels / 1e6,
+    median(7, () => void buildThresholds(supercell, spotOf('round'))),
+    '—',
+  );
+}
+
+const colours = overprints(a3.stock.colour, a3.inks);
+const draftFrame = filmFrame({ ...a3, sheet: { ...a3.sheet, resolution: 95 } });
+const fit = { columns: 446, rows: 631 };
+const draft = median(15, () => {
+  const view = { x: 0, y: 0, width: draftFrame.width, height: draftFrame.height, ...fit };
+  proof(scene, draftFrame, view, { first: 0, count: fit.rows }, [0], colours);
+});
+rows.push({
+  work: 'first picture of an A3 sheet at fit',
+  amount: '446 × 631',
+  time: draft,
+  target: '≤ 50 ms',
+});
+const exact = median(3, () => {
+  const view = { x: 0, y: 0, width: frame.width, height: frame.height, ...fit };
+  proof(scene, frame, view, { first: 0, count: fit.rows }, [0], colours);
+});
+add('exact picture of an A3 sheet at fit', (frame.width * frame.height) / 1e6, exact, '—');
+
+let written = 0;
+const nowhere: Sink = { write: (bytes) => void (written += bytes.length), patch: () => undefined };
+let peak = 0;
+const film = median(3, () => {
+  for (const _ of makeFilm(
+    scene,
+    0,
+    { mirrored: false, negative: false },
+    tiffFile(nowhere, filmFacts(scene, 0, 'Bench'), 'group4'),
+  )) {
+    peak = Math.max(peak, process.memoryUsage.rss());
+  }
+});
+add('one-plate A3 film at 1200 dpi, whole', (frame.width * frame.height) / 1e6, film, '—');
+
+const cell = (text: string, width: number) => text.padStart(width);
+console.log(`${cpus()[0].model.trim()}, ${cpus().length} cores, Node.js ${process.versions.node}\n`);
+console.log('| work | amount | median | rate | to copy | to naive | target |');
+console.log('| --- | ---: | ---: | ---: | ---: | ---: | --- |');
+for (const row of rows) {
+  const parts = [
+    row.amount,
+    `${row.time < 10 ? row.time.toFixed(2) : row.time.toFixed(0)} ms`,
+    row.rate ? `${row.rate.toFixed(0)} Mpx/s` : '',
+    row.toCopy ? row.toCopy.toFixed(4) : '',
+    row.toNaive ? `× ${row.toNaive.toFixed(1)}` : '',
+  ];
+  console.log(`| ${row.work} | ${parts.map((part) => cell(part, 6)).join(' | ')} | ${row.target} |`);
+}
+console.log(
+  `\nPeak memory of the process while making the film: ${(peak / 1e6).toFixed(0)} MB (target ≤ 600 MB).`,
+);
+console.log(`Checks that nothing was skipped: ${written} bytes written, ${countNaive} pixels counted.`);

@@ -1,0 +1,89 @@
+/**
+ * In the browser: from a slider's movement to the first picture on the table, and to the exact one, on the A3 demo
+ * poster at fit. Run by `npm run bench` against a built server of its own.
+ */
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+
+const folder = mkdtempSync(join(tmpdir(), 'bench-'));
+const port = 4299;
+const server = spawn(process.execPath, ['apps/server/dist/main.js'], {
+  env: { ...process.env, BRACHYTONE_DATA: folder, PORT: String(port) },
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
+await new Promise((resolve) =>
+  server.stdout.on('data', (text) => String(text).includes('is at') && resolve()),
+);
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
+try {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`http://127.0.0.1:${port}/`);
+  const opened = Date.now();
+  await page.getByRole('link', { name: 'Open Moon over the reeds' }).click();
+  await page.waitForFunction(
+    () => document.querySelector('[data-testid=table-canvas]')?.dataset.sharpness !== 'nothing',
+  );
+  const first = Date.now() - opened;
+  const exact = () =>
+    page.locator('[data-testid=table-canvas][data-sharpness=exact]').waitFor({ timeout: 120_000 });
+  await exact();
+  const openExact = Date.now() - opened;
+  await page.getByText(/covers/).waitFor({ timeout: 120_000 });
+  // Times each key press on the slider until the canvas is painted for it.
+  await page.evaluate(() => {
+    const put = CanvasRenderingContext2D.prototype.putImageData;
+    CanvasRenderingContext2D.prototype.putImageData = function (...args) {
+      put.apply(this, args);
+      if (this.canvas.dataset.testid === 'table-canvas') window.painted?.(performance.now());
+    };
+  });
+  const slider = page.getByRole('slider', { name: 'Angle' });
+  await slider.focus();
+  const times = [];
+  const exactTimes = [];
+  for (let turn = 0; turn < 12; turn++) {
+    times.push(
+      await page.evaluate(
+        () =>
+          new Promise((resolve) => {
+            const start = performance.now();
+            window.painted = (at) => {
+              window.painted = undefined;
+              resolve(at - start);
+            };
+            const target = document.activeElement;
+            target.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }));
+          }),
+      ),
+    );
+    const from = Date.now();
+    await page.waitForTimeout(120);
+    await exact();
+    exactTimes.push(Date.now() - from);
+  }
+  const median = (list) => [...list].sort((a, b) => a - b)[list.length >> 1];
+  console.log('\nIn the browser, the A3 demo poster at 1200 dpi, at fit, 1280 × 800:');
+  console.log(`- opening the job: something real after ${first} ms, exact after ${openExact} ms`);
+  console.log(
+    `- a slider’s first picture: median ${median(times).toFixed(0)} ms, all ${times.map((t) => t.toFixed(0)).join(' ')} (target ≤ 50 ms)`,
+  );
+  console.log(`- exact: median ${median(exactTimes)} ms`);
+} finally {
+  await browser.close();
+  server.kill();
+  rmSync(folder, { recursive: true, force: true });
+}
