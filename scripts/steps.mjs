@@ -43,7 +43,8 @@ export async function install() {
   const mark = stamp('install');
   if (mark.is(value)) return;
   console.log('Installing packages…');
-  await must('Installing packages', 'npm', ['ci', '--no-audit', '--no-fund']);
+  // Not `npm ci`: it insists that the lock file lists the binaries of every other system too.
+  await must('Installing packages', 'npm', ['install', '--no-save', '--no-audit', '--no-fund']);
   mark.set(value);
 }
 
