@@ -26,7 +26,7 @@ export type Receive = (
 /** Pixels across one screen pixel in a draft. */
 const DRAFT_PIXELS = 2.5;
 /** Film pixels in one exact strip: little enough that a newer draft never waits long. */
-const STRIP_PIXELS = 6e6;
+const STRIP_PIXELS = 1.5e6;
 /** Film pixels that are drawn exactly at once, without a draft. */
 const SMALL = 2.5e6;
 /** Rest before exact work starts, ms. */

@@ -7,7 +7,7 @@ import type { Frame } from './frame.ts';
 import type { Scene } from './scene.ts';
 
 /** Pixels of coverage held at once: little enough to stay near the processor. */
-const BAND_PIXELS = 1 << 19;
+const BAND_PIXELS = 1 << 20;
 
 /**
  * The one way from a recipe to a plate: the bits of any region of any plate on any grid. The table, the loupe, the

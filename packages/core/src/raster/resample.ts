@@ -1,3 +1,4 @@
+import { recentOnly } from '../recent.ts';
 import type { Plane } from './plane.ts';
 
 /**
@@ -16,8 +17,22 @@ export const firstTap = (map: AxisMap, index: number): number =>
 const WEIGHT_BITS = 14;
 const WEIGHT_ONE = 1 << WEIGHT_BITS;
 
+interface Taps {
+  readonly first: Int32Array;
+  readonly second: Int32Array;
+  readonly weight: Int32Array;
+}
+
+/** Bands of one film read the same columns over and over. */
+const recent = recentOnly<Taps>(16);
+
 /** The two taps and the weight (0–2¹⁴) of the second, for each output index from `start`, kept in [0, limit). */
-function taps(map: AxisMap, start: number, count: number, limit: number, offset: number) {
+function taps(map: AxisMap, start: number, count: number, limit: number, offset: number): Taps {
+  const key = `${map.origin} ${map.step} ${start} ${count} ${limit} ${offset}`;
+  return recent(key, () => findTaps(map, start, count, limit, offset));
+}
+
+function findTaps(map: AxisMap, start: number, count: number, limit: number, offset: number): Taps {
   const first = new Int32Array(count);
   const second = new Int32Array(count);
   const weight = new Int32Array(count);
@@ -85,7 +100,7 @@ export function resampleInto(
   }
 }
 
-function stretchRow(source: Plane, row: number, columns: ReturnType<typeof taps>, out: Uint16Array): void {
+function stretchRow(source: Plane, row: number, columns: Taps, out: Uint16Array): void {
   const { first, second, weight } = columns;
   const data = source.data.subarray(row * source.width, (row + 1) * source.width);
   const count = Math.min(out.length, first.length, second.length, weight.length);

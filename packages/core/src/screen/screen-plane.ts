@@ -24,15 +24,15 @@ function screenRow(
   thresholds: Thresholds,
   bits: Bits,
 ): void {
-  const { brick, stride, data } = thresholds;
+  const { brick, run: length, stride, data } = thresholds;
   const base = brickRow(brick, y) * stride;
   let column = brickColumn(brick, x, y);
   let from = row * plane.width;
   let to = row * bits.stride;
   let bytes = plane.width >> 3;
   while (bytes > 0) {
-    // The last byte before the brick's end may read into the row's overhang, which repeats its beginning.
-    const run = Math.min(bytes, Math.ceil((brick.width - column) / 8));
+    // The last byte before the row's end may read into its overhang, which repeats its beginning.
+    const run = Math.min(bytes, Math.ceil((length - column) / 8));
     compareBytes(
       plane.data.subarray(from, from + run * 8),
       data.subarray(base + column),

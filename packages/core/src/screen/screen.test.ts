@@ -23,24 +23,31 @@ describe('facts of the trade', () => {
 });
 
 describe('supercells', () => {
-  it('meet ruling and angle wherever a cell is small beside the film', () => {
-    fc.assert(
-      fc.property(
+  it('meet ruling and angle nearly always, come close else, and say what they truly make', () => {
+    const samples = fc.sample(
+      fc.tuple(
         fc.double({ min: 8, max: 150, noNaN: true }),
-        fc.double({ min: -180, max: 180, noNaN: true }),
+        fc.oneof(fc.constantFrom(0, 15, 45, 75), fc.double({ min: -180, max: 180, noNaN: true })),
         fc.constantFrom(600, 1200, 2400),
-        (ruling, angle, dpi) => {
-          fc.pre(dpi / ruling >= 4);
-          const made = findSupercell(ruling, angle, dpi);
-          expect(Math.abs(made.ruling - ruling)).toBeLessThanOrEqual(RULING_TOLERANCE + 1e-6);
-          const off = Math.abs(((made.angle - angle + 540) % 360) - 180);
-          expect(off).toBeLessThanOrEqual(ANGLE_TOLERANCE + 1e-6);
-          expect(made.cells).toBe(made.m ** 2 + made.n ** 2);
-          expect(made.pixels).toBe(made.ax ** 2 + made.ay ** 2);
-        },
       ),
-      { numRuns: 200, seed: 3 },
+      { numRuns: 2000, seed: 3 },
     );
+    let beyond = 0;
+    for (const [ruling, angle, dpi] of samples) {
+      const made = findSupercell(ruling, angle, dpi);
+      const offRuling = Math.abs(made.ruling - ruling);
+      const offAngle = Math.abs(((made.angle - angle + 540) % 360) - 180);
+      if (offRuling > RULING_TOLERANCE + 1e-6 || offAngle > ANGLE_TOLERANCE + 1e-6) beyond++;
+      expect(offRuling).toBeLessThan(0.2);
+      expect(offAngle).toBeLessThan(0.1);
+      // The cell's own first vector: the tile's edge divided by m + in, as complex numbers.
+      const { m, n, ax, ay, cells } = made;
+      const ex = (ax * m + ay * n) / cells;
+      const ey = (ay * m - ax * n) / cells;
+      expect(dpi / Math.hypot(ex, ey)).toBeCloseTo(made.ruling, 9);
+      expect(Math.sin((made.angle * Math.PI) / 180)).toBeCloseTo(-ey / Math.hypot(ex, ey), 9);
+    }
+    expect(beyond / samples.length).toBeLessThan(0.005);
   });
   it('never make a cell of fewer than two pixels across', () => {
     const { pixels, cells } = findSupercell(300, 45, 72);

@@ -24,7 +24,7 @@ export const ANGLE_TOLERANCE = 0.02;
 export const SMALLEST_CELL = 2;
 
 /** Supercells up to the first size are searched for the best one; up to the second only until one is good enough. */
-const USUAL_PIXELS = 1 << 17;
+const USUAL_PIXELS = 1 << 15;
 const MOST_PIXELS = 1 << 20;
 const MOST_CELLS = 4096;
 /** Below this many pixels a supercell is repeated to give flat tones finer steps. */

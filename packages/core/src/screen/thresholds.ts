@@ -5,14 +5,19 @@ import type { Spot } from './spot/spot.ts';
 import type { Supercell } from './supercell.ts';
 
 /**
- * A supercell's thresholds as a brick. A pixel is inked where coverage > threshold. Each brick row is followed by a
- * repeat of its beginning (`stride` − `brick.width` entries), so that eight pixels can be read from any column.
+ * A supercell's thresholds as a brick. A pixel is inked where coverage > threshold. Each brick row is repeated until it
+ * is `run` long, so that film rows are compared in long runs, and followed by a little of its beginning (`stride` −
+ * `run` entries), so that eight pixels can be read from any column.
  */
 export interface Thresholds {
   readonly brick: Brick;
+  readonly run: number;
   readonly stride: number;
   readonly data: Uint16Array;
 }
+
+/** Least length of a repeated row. */
+const LEAST_RUN = 1024;
 
 /** Pixels that a row can be read past its end. */
 const OVERHANG = 8;
@@ -31,7 +36,8 @@ export function buildThresholds(supercell: Supercell, spot: Spot): Thresholds {
   const { keys, cells } = measurePixels(supercell, brick, spot);
   const order = rankPixels(keys, cells, supercell.cells);
   const count = order.length;
-  const stride = brick.width + OVERHANG;
+  const run = brick.width * Math.ceil(LEAST_RUN / brick.width);
+  const stride = run + OVERHANG;
   const data = new Uint16Array(stride * brick.height);
   for (let rank = 0; rank < count; rank++) {
     const pixel = order[rank];
@@ -40,11 +46,10 @@ export function buildThresholds(supercell: Supercell, spot: Spot): Thresholds {
     data[row * stride + (pixel - row * brick.width)] = Math.ceil(((rank + 0.5) * SOLID) / count) - 1;
   }
   for (let row = 0; row < brick.height; row++) {
-    for (let i = 0; i < OVERHANG; i++) {
-      data[row * stride + brick.width + i] = data[row * stride + (i % brick.width)];
-    }
+    const start = row * stride;
+    for (let i = brick.width; i < stride; i++) data[start + i] = data[start + i - brick.width];
   }
-  return { brick, stride, data };
+  return { brick, run, stride, data };
 }
 
 /** The spot's value (as a whole-number key) and the rank of the cell, for every pixel of the brick. */
@@ -86,26 +91,28 @@ function measurePixels(supercell: Supercell, brick: Brick, spot: Spot) {
 
 /** Pixels in the order they are inked. */
 function rankPixels(keys: Uint32Array, cells: Uint16Array, cellCount: number): Uint32Array {
-  const mask = (1 << DIGIT) - 1;
   let order = new Uint32Array(keys.length);
   for (let i = 0; i < order.length; i++) order[i] = i;
-  order = stableSort(order, cellCount, (pixel) => cells[pixel]);
-  order = stableSort(order, mask + 1, (pixel) => keys[pixel] & mask);
-  order = stableSort(order, mask + 1, (pixel) => keys[pixel] >>> DIGIT);
+  order = stableSort(order, cells, 0, cellCount);
+  order = stableSort(order, keys, 0, 1 << DIGIT);
+  order = stableSort(order, keys, DIGIT, 1 << DIGIT);
   spreadTies(order, keys, cells);
   return order;
 }
 
+/** Counting sort by (value >>> shift) mod `buckets`, a power of two or more than any value. */
 function stableSort(
   order: Uint32Array,
+  values: Uint16Array | Uint32Array,
+  shift: number,
   buckets: number,
-  digit: (pixel: number) => number,
 ): Uint32Array<ArrayBuffer> {
-  const starts = new Uint32Array(buckets + 1);
-  for (let i = 0; i < order.length; i++) starts[digit(order[i]) + 1]++;
-  for (let b = 0; b < buckets; b++) starts[b + 1] += starts[b];
+  const mask = (1 << (32 - Math.clz32(buckets - 1))) - 1;
+  const starts = new Uint32Array(mask + 2);
+  for (let i = 0; i < order.length; i++) starts[((values[order[i]] >>> shift) & mask) + 1]++;
+  for (let b = 0; b <= mask; b++) starts[b + 1] += starts[b];
   const out = new Uint32Array(order.length);
-  for (let i = 0; i < order.length; i++) out[starts[digit(order[i])]++] = order[i];
+  for (let i = 0; i < order.length; i++) out[starts[(values[order[i]] >>> shift) & mask]++] = order[i];
   return out;
 }
 

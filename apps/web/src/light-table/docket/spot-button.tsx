@@ -7,7 +7,7 @@ import {
   screenPlane,
   type Spot,
 } from '@brachytone/core';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 
 const SIDE = 40;
 /** Cells across the button. */
@@ -26,10 +26,16 @@ export function SpotButton({
   onPick: () => void;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const pixels = SIDE * 3;
+  const pixels = SIDE * 2;
+  // The table comes first: while the angle is being turned, the buttons follow once it rests.
+  const [settled, setSettled] = useState(angle);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(angle), 400);
+    return () => clearTimeout(timer);
+  }, [angle]);
   useEffect(() => {
     const context = canvas.current!.getContext('2d')!;
-    const thresholds = buildThresholds(findSupercell(CELLS, angle, pixels), spot);
+    const thresholds = buildThresholds(findSupercell(CELLS, settled, pixels), spot);
     const bits = screenPlane(createPlane(pixels, pixels, percentToCoverage(30)), 0, 0, thresholds);
     const image = context.createImageData(pixels, pixels);
     for (let y = 0; y < pixels; y++) {
@@ -39,7 +45,7 @@ export function SpotButton({
       }
     }
     context.putImageData(image, 0, 0);
-  }, [spot, angle, pixels]);
+  }, [spot, settled, pixels]);
   return (
     <button
       type="button"
