@@ -196,7 +196,7 @@ for (const [ruling, angle] of [
 }
 
 const colours = overprints(a3.stock.colour, a3.inks);
-const draftFrame = filmFrame({ ...a3, sheet: { ...a3.sheet, resolution: 95 } });
+const draftFrame = filmFrame({ ...a3, sheet: { ...a3.sheet, resolution: 76 } });
 const fit = { columns: 446, rows: 631 };
 const draft = median(15, () => {
   const view = { x: 0, y: 0, width: draftFrame.width, height: draftFrame.height, ...fit };

@@ -2,36 +2,11 @@
  * In the browser: from a slider's movement to the first picture on the table, and to the exact one, on the A3 demo
  * poster at fit. Run by `npm run bench` against a built server of its own.
  */
-import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { chromium } from '@playwright/test';
 
-const folder = mkdtempSync(join(tmpdir(), 'bench-'));
-const port = 4299;
-const server = spawn(process.execPath, ['apps/server/dist/main.js'], {
-  env: { ...process.env, BRACHYTONE_DATA: folder, PORT: String(port) },
-  stdio: ['ignore', 'pipe', 'inherit'],
-});
-await new Promise((resolve) =>
-  server.stdout.on('data', (text) => String(text).includes('is at') && resolve()),
-);
-const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
-try {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await page.goto(`http://127.0.0.1:${port}/`);
+import { withDemoPage } from '../scripts/demo-page.mjs';
+
+await withDemoPage(async (page, url) => {
+  await page.goto(`${url}/`);
   const opened = Date.now();
   await page.getByRole('link', { name: 'Open Moon over the reeds' }).click();
   await page.waitForFunction(
@@ -82,8 +57,4 @@ try {
     `- a slider’s first picture: median ${median(times).toFixed(0)} ms, all ${times.map((t) => t.toFixed(0)).join(' ')} (target ≤ 50 ms)`,
   );
   console.log(`- exact: median ${median(exactTimes)} ms`);
-} finally {
-  await browser.close();
-  server.kill();
-  rmSync(folder, { recursive: true, force: true });
-}
+});

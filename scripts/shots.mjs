@@ -1,50 +1,26 @@
 /** Refreshes docs/screenshots from the demo data: one picture of each main view, 1280 × 800. */
-import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+
 import { build, install, systemTools } from './steps.mjs';
 
 await install();
 await systemTools();
 await build();
-const { chromium } = await import('@playwright/test');
-const folder = mkdtempSync(join(tmpdir(), 'shots-'));
-const port = 4298;
-const server = spawn(process.execPath, ['apps/server/dist/main.js'], {
-  env: { ...process.env, BRACHYTONE_DATA: folder, PORT: String(port) },
-  stdio: ['ignore', 'pipe', 'inherit'],
-});
-await new Promise((resolve) =>
-  server.stdout.on('data', (text) => String(text).includes('is at') && resolve()),
-);
-const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
-try {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+// Only now, for what it needs has just been installed.
+const { withDemoPage } = await import('./demo-page.mjs');
+await withDemoPage(async (page, url) => {
   const shot = (name) => page.screenshot({ path: `docs/screenshots/${name}.png` });
   const exact = async () => {
     await page.waitForTimeout(300);
     await page.locator('[data-testid=table-canvas][data-sharpness=exact]').waitFor({ timeout: 120_000 });
   };
   const open = async (name) => {
-    await page.goto(`http://127.0.0.1:${port}/`);
+    await page.goto(`${url}/`);
     await page.getByRole('link', { name: `Open ${name}` }).click();
     await page.getByRole('complementary', { name: 'Docket' }).waitFor();
     await exact();
     await page.getByText(/covers/).waitFor({ timeout: 120_000 });
   };
-  await page.goto(`http://127.0.0.1:${port}/`);
+  await page.goto(`${url}/`);
   await page.waitForFunction(
     () =>
       document.images.length > 3 && [...document.images].every((one) => one.complete && one.naturalWidth > 0),
@@ -84,11 +60,7 @@ try {
   await exact();
   await shot('every-dot');
 
-  await page.goto(`http://127.0.0.1:${port}/runs`);
+  await page.goto(`${url}/runs`);
   await page.getByRole('article').first().waitFor();
   await shot('runs');
-} finally {
-  await browser.close();
-  server.kill();
-  rmSync(folder, { recursive: true, force: true });
-}
+});

@@ -1,6 +1,6 @@
 import { createBits, memorySink, pngFile, readPam, type Picture } from '@brachytone/core';
+import type { OriginalView } from '@brachytone/job';
 import sharp, { type Color } from 'sharp';
-import type { OriginalView } from '../src/originals/originals.service.ts';
 import { binary, send, smallPng, startServer, type Harness } from './harness.ts';
 
 let server: Harness;

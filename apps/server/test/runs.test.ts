@@ -1,10 +1,10 @@
 import { createHash } from 'node:crypto';
 import { filmFrame, plateBits, bitAt, readPam, buildPyramid } from '@brachytone/core';
-import type { JobDocument } from '@brachytone/job';
+import type { JobDocument, RunView } from '@brachytone/job';
 import { eq } from 'drizzle-orm';
 import sharp from 'sharp';
 import { runs } from '../src/database/schema.ts';
-import { RunsService, type RunView } from '../src/runs/runs.service.ts';
+import { RunsService } from '../src/runs/runs.service.ts';
 import { binary, startJob, startServer, type Harness } from './harness.ts';
 
 let server: Harness;

@@ -5,3 +5,4 @@ export * from './migrate.ts';
 export * from './sheets.ts';
 export * from './placing.ts';
 export * from './defaults.ts';
+export * from './views.ts';

@@ -1,4 +1,4 @@
-import type { JobDocument } from '@brachytone/job';
+import type { JobDocument, JobStep, OriginalFacts, RunFilm, RunStatus } from '@brachytone/job';
 import {
   boolean,
   customType,
@@ -13,22 +13,6 @@ import {
 
 const bytea = customType<{ data: Uint8Array; driverData: Uint8Array }>({ dataType: () => 'bytea' });
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
-
-/** What is known of a file brought in, shown in the docket. */
-export interface OriginalFacts {
-  /** `JPEG`, `PNG` … */
-  readonly format: string;
-  /** Colour as it was in the file: `RGB`, `CMYK`, `grey`. */
-  readonly colour: string;
-  readonly bitsPerSample: number;
-  readonly alpha: boolean;
-  /** Name of the embedded ICC profile, if there was one. */
-  readonly profile: string | null;
-  /** Pixels per inch the file says of itself, if it does. */
-  readonly density: number | null;
-  /** True when an orientation tag turned the picture. */
-  readonly turned: boolean;
-}
 
 /** Files brought in, by the SHA-256 of their bytes. Sizes are of the working picture, the right way up. */
 export const originals = pgTable('originals', {
@@ -67,13 +51,6 @@ export const jobs = pgTable('jobs', {
   touched: moment('touched').notNull().defaultNow(),
 });
 
-/** One change to a job document, there and back. */
-export interface JobStep {
-  readonly label: string;
-  readonly forward: readonly object[];
-  readonly backward: readonly object[];
-}
-
 /** The undo history: steps of a job in order. */
 export const jobSteps = pgTable(
   'job_steps',
@@ -84,19 +61,6 @@ export const jobSteps = pgTable(
   },
   (table) => [primaryKey({ columns: [table.jobId, table.sequence] })],
 );
-
-export type RunStatus = 'queued' | 'running' | 'done' | 'cancelled' | 'failed' | 'stopped';
-
-/** A film of a run. */
-export interface RunFilm {
-  readonly plate: string;
-  readonly ink: string;
-  readonly file: string;
-  /** Bytes of the finished file; 0 until it is. */
-  readonly bytes: number;
-  /** Percent of the film that is inked (before it is made negative); null until it is finished. */
-  readonly inked: number | null;
-}
 
 /** Films being made or made, from a job as it was when asked. */
 export const runs = pgTable('runs', {

@@ -1,5 +1,5 @@
+import type { HistoryChange } from '@brachytone/job';
 import Joi from 'joi';
-import type { HistoryChange } from './jobs.service.ts';
 
 /** A job to start: from an original, or from a whole document. */
 export interface StartBody {

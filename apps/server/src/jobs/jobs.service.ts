@@ -1,33 +1,18 @@
 import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
-import { newJob, readDocument, type JobDocument } from '@brachytone/job';
+import {
+  newJob,
+  readDocument,
+  type HistoryChange,
+  type JobDocument,
+  type JobSummary,
+  type JobView,
+} from '@brachytone/job';
 import { and, asc, desc, eq, gte } from 'drizzle-orm';
 import { DATABASE, type Database } from '../database/database.ts';
-import { jobs, jobSteps, type JobStep } from '../database/schema.ts';
+import { jobs, jobSteps } from '../database/schema.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { OriginalsService } from '../originals/originals.service.ts';
-
-/** A job as the board lists it. */
-export interface JobSummary {
-  readonly id: string;
-  readonly revision: number;
-  readonly putAway: boolean;
-  readonly touched: string;
-  readonly document: JobDocument;
-}
-
-/** A job with its undo history: `position` of the steps are done. */
-export interface JobView extends JobSummary {
-  readonly steps: JobStep[];
-  readonly position: number;
-}
-
-/** The part of the history that changed: steps from `from` on are replaced. */
-export interface HistoryChange {
-  readonly from: number;
-  readonly steps: readonly JobStep[];
-  readonly position: number;
-}
 
 @Injectable()
 export class JobsService {

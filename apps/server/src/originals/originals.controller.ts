@@ -1,10 +1,11 @@
 import { Body, Controller, Get, Header, Inject, Param, Post, StreamableFile } from '@nestjs/common';
 import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
 import { writePam } from '@brachytone/core';
+import type { OriginalView } from '@brachytone/job';
 import Joi from 'joi';
 import { Checked } from '../http/checked.ts';
 import { Problem } from '../http/problem.ts';
-import { OriginalsService, type OriginalView } from './originals.service.ts';
+import { OriginalsService } from './originals.service.ts';
 
 const sha256 = new Checked(
   Joi.string()

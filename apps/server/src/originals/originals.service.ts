@@ -1,9 +1,10 @@
 import { createHash } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import type { Pyramid } from '@brachytone/core';
+import type { OriginalView } from '@brachytone/job';
 import { and, asc, eq, inArray } from 'drizzle-orm';
 import { DATABASE, type BytesRow, type Database } from '../database/database.ts';
-import { originalBytes, originals, type OriginalFacts } from '../database/schema.ts';
+import { originalBytes, originals } from '../database/schema.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { WorkService } from '../work/work.service.ts';
 import type { SharedPictures } from '../work/tasks.ts';
@@ -14,17 +15,6 @@ const PART = 4 << 20;
 
 /** Pictures kept ready in memory. */
 const KEPT_BYTES = 256e6;
-
-/** What the interface is told of an original. */
-export interface OriginalView {
-  readonly sha256: string;
-  readonly byteLength: number;
-  readonly width: number;
-  readonly height: number;
-  readonly channels: number;
-  readonly smallLevel: number;
-  readonly facts: OriginalFacts;
-}
 
 type Kind = BytesRow['kind'];
 

@@ -1,6 +1,6 @@
 import { levelCount, type Picture } from '@brachytone/core';
+import type { OriginalFacts } from '@brachytone/job';
 import sharp, { type Metadata, type Sharp } from 'sharp';
-import type { OriginalFacts } from '../database/schema.ts';
 import { Problem } from '../http/problem.ts';
 
 /** Pictures of more pixels than this are refused: their working copy would not fit beside the films. */

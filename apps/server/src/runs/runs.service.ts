@@ -9,11 +9,12 @@ import {
   type OnApplicationBootstrap,
   type OnModuleDestroy,
 } from '@nestjs/common';
+import type { RunFilm, RunView } from '@brachytone/job';
 import { and, desc, eq, inArray } from 'drizzle-orm';
 import type { Observable } from 'rxjs';
 import { Subject } from 'rxjs';
 import { DATABASE, type Database } from '../database/database.ts';
-import { runs, type RunFilm } from '../database/schema.ts';
+import { runs } from '../database/schema.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { JobsService } from '../jobs/jobs.service.ts';
 import { OriginalsService } from '../originals/originals.service.ts';
@@ -22,20 +23,6 @@ import { WorkService } from '../work/work.service.ts';
 import { filmFileName } from './film-name.ts';
 
 type Row = typeof runs.$inferSelect;
-
-/** A run as the interface sees it. */
-export interface RunView {
-  readonly id: string;
-  readonly jobId: string;
-  readonly jobName: string;
-  readonly status: Row['status'];
-  readonly films: RunFilm[];
-  readonly message: string | null;
-  /** Share of the whole run that is made, 0–1. */
-  readonly progress: number;
-  readonly created: string;
-  readonly ended: string | null;
-}
 
 interface Active {
   readonly abort: AbortController;

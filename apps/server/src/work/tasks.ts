@@ -1,7 +1,6 @@
 import type { Picture, Pyramid, Recipe } from '@brachytone/core';
-import type { JobDocument } from '@brachytone/job';
+import type { JobDocument, OriginalFacts } from '@brachytone/job';
 import type { MessagePort } from 'node:worker_threads';
-import type { OriginalFacts } from '../database/schema.ts';
 
 /** Pictures by SHA-256, their samples in memory that threads share. */
 export type SharedPictures = Record<string, Pyramid>;

@@ -1,6 +1,6 @@
 import { filmFrame, type Bits, type Pyramid, type Recipe } from '@brachytone/core';
 import { wrap, type Remote } from 'comlink';
-import type { OriginalView } from '../store/api-types.ts';
+import type { OriginalView } from '@brachytone/job';
 import type { Drawn, DrawRequest, WorkerApi } from './worker.ts';
 
 /** Workers that draw. Two leave the page itself free on small machines and do not fight over memory on large ones. */

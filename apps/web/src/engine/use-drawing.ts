@@ -24,7 +24,7 @@ export type Receive = (
 ) => void;
 
 /** Pixels across one screen pixel in a draft. */
-const DRAFT_PIXELS = 2.5;
+const DRAFT_PIXELS = 2;
 /** Film pixels in one exact strip: little enough that a newer draft never waits long. */
 const STRIP_PIXELS = 1.5e6;
 /** Film pixels that are drawn exactly at once, without a draft. */

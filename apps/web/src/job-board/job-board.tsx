@@ -3,7 +3,7 @@ import { Button } from '../controls/button.tsx';
 import { Segmented } from '../controls/segmented.tsx';
 import { TopBar } from '../shell/top-bar.tsx';
 import { sentenceOf, useJobsQuery } from '../store/api.ts';
-import type { JobSummary } from '../store/api-types.ts';
+import type { JobSummary } from '@brachytone/job';
 import { JobCard } from './job-card.tsx';
 import { useStartJob } from './use-start-job.ts';
 

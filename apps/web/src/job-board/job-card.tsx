@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { screenWords, shortSheet } from '../light-table/words.ts';
 import { useDuplicateJobMutation, usePutAwayMutation } from '../store/api.ts';
-import type { JobSummary } from '../store/api-types.ts';
+import type { JobSummary } from '@brachytone/job';
 
 /** Longer side of a card's picture in CSS pixels. */
 const LONGER = 224;

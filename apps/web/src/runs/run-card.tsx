@@ -2,7 +2,7 @@ import { Button } from '../controls/button.tsx';
 import { bytesWords } from '../light-table/words.ts';
 import { toast } from 'sonner';
 import { sentenceOf, useCancelRunMutation, useRunAgainMutation } from '../store/api.ts';
-import type { RunView } from '../store/api-types.ts';
+import type { RunView } from '@brachytone/job';
 
 const WORDS: Record<RunView['status'], string> = {
   queued: 'waiting its turn',

@@ -1,5 +1,5 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
-import type { JobSummary, JobView, OriginalView, ProblemDetails, RunView } from './api-types.ts';
+import type { JobSummary, JobView, OriginalView, ProblemDetails, RunView } from '@brachytone/job';
 
 /** Everything the server is asked for, but saves of the open job (see autosave). */
 export const api = createApi({

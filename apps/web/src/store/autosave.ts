@@ -1,4 +1,4 @@
-import type { JobView, ProblemDetails } from './api-types.ts';
+import type { JobView, ProblemDetails } from '@brachytone/job';
 import { saved, saveFailed, saving } from './job-slice.ts';
 import { store, type AppStore } from './store.ts';
 

@@ -1,5 +1,5 @@
-import { newJob, type JobDocument } from '@brachytone/job';
-import { doStep, mergeSteps, stepOf, undoStep, type JobStep } from './history.ts';
+import { newJob, type JobDocument, type JobStep } from '@brachytone/job';
+import { doStep, mergeSteps, stepOf, undoStep } from './history.ts';
 
 const job = newJob({ sha256: 'a'.repeat(64), name: 'moon.png', width: 100, height: 100 });
 

@@ -1,14 +1,7 @@
-import type { JobDocument } from '@brachytone/job';
+import type { JobDocument, JobPatch, JobStep } from '@brachytone/job';
 import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'immer';
 
 enablePatches();
-
-/** One change to a job document, there and back. */
-export interface JobStep {
-  readonly label: string;
-  readonly forward: readonly Patch[];
-  readonly backward: readonly Patch[];
-}
 
 /** Writable all the way down, for changes made on drafts. */
 export type Draft<T> = T extends object ? { -readonly [K in keyof T]: Draft<T[K]> } : T;
@@ -26,12 +19,12 @@ export function stepOf(
 }
 
 export const doStep = (document: JobDocument, step: JobStep): JobDocument =>
-  applyPatches(document, step.forward as Patch[]);
+  applyPatches(document, step.forward as readonly Patch[]);
 
 export const undoStep = (document: JobDocument, step: JobStep): JobDocument =>
-  applyPatches(document, step.backward as Patch[]);
+  applyPatches(document, step.backward as readonly Patch[]);
 
-const pathOf = (patch: Patch): string => JSON.stringify(patch.path);
+const pathOf = (patch: JobPatch): string => JSON.stringify(patch.path);
 const onlyReplaces = (step: JobStep): boolean =>
   [...step.forward, ...step.backward].every(({ op }) => op === 'replace');
 

@@ -1,6 +1,6 @@
 import { newJob } from '@brachytone/job';
 import { configureStore, type UnknownAction } from '@reduxjs/toolkit';
-import type { JobView } from './api-types.ts';
+import type { JobView } from '@brachytone/job';
 import {
   edit,
   jobReducer,

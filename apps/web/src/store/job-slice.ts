@@ -1,7 +1,6 @@
-import type { JobDocument } from '@brachytone/job';
 import { createSlice, original, type Draft as Drafted, type PayloadAction } from '@reduxjs/toolkit';
-import type { JobView } from './api-types.ts';
-import { doStep, mergeSteps, stepOf, undoStep, type Draft, type JobStep } from './history.ts';
+import type { JobDocument, JobStep, JobView } from '@brachytone/job';
+import { doStep, mergeSteps, stepOf, undoStep, type Draft } from './history.ts';
 import type { AppThunk } from './store.ts';
 
 /** How the open job stands with the server. */

@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { LAUNCH } from './scripts/chromium.mjs';
 
 /** Interface tests: the built application on its real server, in the system's Chromium. */
 export default defineConfig({
@@ -12,17 +13,6 @@ export default defineConfig({
   use: {
     actionTimeout: 20_000,
     viewport: { width: 1280, height: 800 },
-    launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: LAUNCH,
   },
 });

@@ -1,0 +1,102 @@
+import type { JobDocument } from './document.ts';
+
+/** What server and interface tell one another: the shapes of the API's answers. */
+
+/** One change to a job document, there and back, as JSON patches with paths in parts. */
+export interface JobStep {
+  readonly label: string;
+  readonly forward: readonly JobPatch[];
+  readonly backward: readonly JobPatch[];
+}
+
+export interface JobPatch {
+  readonly op: 'add' | 'remove' | 'replace';
+  readonly path: (string | number)[];
+  readonly value?: unknown;
+}
+
+/** A job as the board lists it. */
+export interface JobSummary {
+  readonly id: string;
+  /** Goes up by one with every save. */
+  readonly revision: number;
+  readonly putAway: boolean;
+  /** When it was last saved, ISO 8601. */
+  readonly touched: string;
+  readonly document: JobDocument;
+}
+
+/** A job with its undo history: `position` of the steps are done. */
+export interface JobView extends JobSummary {
+  readonly steps: JobStep[];
+  readonly position: number;
+}
+
+/** The part of the history that a save changes: steps from `from` on are replaced. */
+export interface HistoryChange {
+  readonly from: number;
+  readonly steps: readonly JobStep[];
+  readonly position: number;
+}
+
+/** What is known of a file brought in, shown in the docket. */
+export interface OriginalFacts {
+  /** `JPEG`, `PNG` … */
+  readonly format: string;
+  /** Colour as it was in the file: `RGB`, `CMYK`, `grey`. */
+  readonly colour: string;
+  readonly bitsPerSample: number;
+  readonly alpha: boolean;
+  /** Name of the embedded ICC profile, if there was one. */
+  readonly profile: string | null;
+  /** Pixels per inch the file says of itself, if it does. */
+  readonly density: number | null;
+  /** True when an orientation tag turned the picture. */
+  readonly turned: boolean;
+}
+
+/** An original: sizes are of the working picture, the right way up. */
+export interface OriginalView {
+  readonly sha256: string;
+  readonly byteLength: number;
+  readonly width: number;
+  readonly height: number;
+  readonly channels: number;
+  /** Level of the pyramid that is at hand at once. */
+  readonly smallLevel: number;
+  readonly facts: OriginalFacts;
+}
+
+export type RunStatus = 'queued' | 'running' | 'done' | 'cancelled' | 'failed' | 'stopped';
+
+/** A film of a run. */
+export interface RunFilm {
+  readonly plate: string;
+  readonly ink: string;
+  readonly file: string;
+  /** Bytes of the finished file; 0 until it is. */
+  readonly bytes: number;
+  /** Percent of the film that is inked (before it is made negative); null until it is finished. */
+  readonly inked: number | null;
+}
+
+export interface RunView {
+  readonly id: string;
+  readonly jobId: string;
+  readonly jobName: string;
+  readonly status: RunStatus;
+  readonly films: RunFilm[];
+  readonly message: string | null;
+  /** Share of the whole run that is made, 0–1. */
+  readonly progress: number;
+  readonly created: string;
+  readonly ended: string | null;
+}
+
+/** Errors as the server words them (RFC 9457); a refused save brings the newer job with it. */
+export interface ProblemDetails {
+  readonly status: number;
+  readonly title: string;
+  readonly detail: string;
+  readonly job?: JobView;
+}
