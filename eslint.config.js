@@ -57,7 +57,10 @@ export default ts.config(
   {
     files: ['**/*.js', '**/*.mjs'],
     ...ts.configs.disableTypeChecked,
-    languageOptions: { ...ts.configs.disableTypeChecked.languageOptions, globals: globals.node },
+    languageOptions: {
+      ...ts.configs.disableTypeChecked.languageOptions,
+      globals: { ...globals.node, ...globals.browser },
+    },
   },
   // The rooms and their doors (architecture): core knows nothing of ours, job knows core, the apps never each other.
   boundary(

@@ -38,7 +38,7 @@ const changed = (state: JobState, parts: Partial<JobState>): JobState => ({
 });
 
 /** The state itself, not its draft: steps are applied to whole documents, which are replaced and never changed. */
-const plain = (state: Drafted<JobState>): JobState => original(state) as JobState;
+const plain = (state: Drafted<JobState>): JobState => original(state);
 
 const slice = createSlice({
   name: 'job',
