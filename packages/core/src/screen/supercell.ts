@@ -25,6 +25,8 @@ export const SMALLEST_CELL = 2;
 
 /** Supercells up to the first size are searched for the best one; up to the second only until one is good enough. */
 const USUAL_PIXELS = 1 << 15;
+/** The same for the number of cells, whose order takes time to find. */
+const USUAL_CELLS = 256;
 const MOST_PIXELS = 1 << 20;
 const MOST_CELLS = 4096;
 /** Below this many pixels a supercell is repeated to give flat tones finer steps. */
@@ -69,7 +71,8 @@ export function findSupercell(ruling: number, angle: number, resolution: number)
   let bestError = Infinity;
   for (const { m, n, cells } of CANDIDATES) {
     const expected = cells * cell * cell;
-    if (best && (expected > most || (expected > USUAL_PIXELS && bestError <= 1))) break;
+    const unusual = expected > USUAL_PIXELS || cells > USUAL_CELLS;
+    if (best && (expected > most || (unusual && bestError <= 1))) break;
     const ax = nearest(m * ex - n * ey);
     const ay = nearest(m * ey + n * ex);
     if (ax === 0 && ay === 0) continue;
