@@ -22,10 +22,16 @@ export function LightTable() {
   const open = useAppSelector((state) => state.job?.id === id);
   useEffect(() => {
     if (!data || data.id !== id) return;
-    dispatch(viewReset());
-    dispatch(opened(data));
+    let gone = false;
+    // What an earlier job has not saved yet goes first: the store holds one job.
+    void saveNow().then(() => {
+      if (gone) return;
+      dispatch(viewReset());
+      dispatch(opened(data));
+    });
     return () => {
-      void saveNow().finally(() => dispatch(closed()));
+      gone = true;
+      void saveNow().then(() => dispatch(closed(id)));
     };
   }, [data, id, dispatch]);
   useEffect(() => {

@@ -61,7 +61,8 @@ const slice = createSlice({
       };
       return next;
     },
-    closed: () => null,
+    /** Lets go of a job; another one that was opened meanwhile stays. */
+    closed: (state, { payload: id }: PayloadAction<string>) => (state?.id === id ? null : state),
     stepped(state, { payload }: PayloadAction<{ step: JobStep; gesture: string | null }>) {
       if (!state) return state;
       const job = plain(state);
@@ -155,7 +156,7 @@ export const edit =
     if (step) dispatch(stepped({ step, gesture }));
   };
 
-/** Takes the other window's version; this one's stays reachable by undo. */
+/** Takes the other window's version; this one's stays reachable by redo. */
 export const takeTheirs = (): AppThunk => (dispatch, getState) => {
   const { job } = getState();
   if (!job?.theirs) return;

@@ -116,12 +116,13 @@ function paintOne(
   full: number,
   [stock, ink]: readonly LinearRgb[],
 ): number {
-  const ramp = recentRamps(`${stock.join()} ${ink.join()}`, () =>
-    Uint8Array.from({ length: 65536 * 3 }, (_, i) => {
-      const share = Math.floor(i / 3) / 65535;
-      return encode8(stock[i % 3] + (ink[i % 3] - stock[i % 3]) * share);
-    }),
-  );
+  const ramp = recentRamps(`${stock.join()} ${ink.join()}`, () => {
+    const steps = new Uint8Array(65536 * 3);
+    for (let i = 0; i < 65536; i++) {
+      for (let k = 0; k < 3; k++) steps[3 * i + k] = encode8(stock[k] + ((ink[k] - stock[k]) * i) / 65535);
+    }
+    return steps;
+  });
   let sum = 0;
   for (let i = 0, at = 0; i < area.length; i++, at += 4) {
     const share = area[i] / full;

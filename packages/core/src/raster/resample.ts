@@ -27,12 +27,12 @@ interface Taps {
 const recent = recentOnly<Taps>(16);
 
 /** The two taps and the weight (0–2¹⁴) of the second, for each output index from `start`, kept in [0, limit). */
-function taps(map: AxisMap, start: number, count: number, limit: number, offset: number): Taps {
+function recentTaps(map: AxisMap, start: number, count: number, limit: number, offset: number): Taps {
   const key = `${map.origin} ${map.step} ${start} ${count} ${limit} ${offset}`;
-  return recent(key, () => findTaps(map, start, count, limit, offset));
+  return recent(key, () => taps(map, start, count, limit, offset));
 }
 
-function findTaps(map: AxisMap, start: number, count: number, limit: number, offset: number): Taps {
+function taps(map: AxisMap, start: number, count: number, limit: number, offset: number): Taps {
   const first = new Int32Array(count);
   const second = new Int32Array(count);
   const weight = new Int32Array(count);
@@ -72,7 +72,7 @@ export function resampleInto(
   outX: number,
   outY: number,
 ): void {
-  const columns = taps(mapX, region.x, region.width, window.fullWidth, window.x);
+  const columns = recentTaps(mapX, region.x, region.width, window.fullWidth, window.x);
   const rows = taps(mapY, region.y, region.height, window.fullHeight, window.y);
   const width = region.width;
   // Source rows already stretched to the output's width; two are enough, since rows come in order.
