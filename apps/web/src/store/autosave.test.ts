@@ -34,7 +34,7 @@ beforeEach(() => {
     const body = JSON.parse(init!.body as string) as Sent;
     sent.push(body);
     return Promise.resolve(answer(body));
-  }) as typeof fetch;
+  });
   store.dispatch(opened(view));
 });
 
