@@ -1,32 +1,15 @@
-import { POPCOUNT, type Bits } from '../raster/bits.ts';
+import { bytesAt, kernels, realsAt, SUMS, wholesAt } from '../kernel/memory.ts';
+import type { Bits } from '../raster/bits.ts';
 
-/**
- * Column boundaries on a row of bits: where each begins, as a byte, the bits of that byte before it, and the share of
- * the pixel it cuts through.
- */
-interface Boundaries {
-  readonly byte: Int32Array;
-  readonly before: Uint8Array;
-  readonly cut: Uint8Array;
-  readonly share: Float64Array;
-}
-
-/** Boundaries of `columns` equal columns that start at `start` pixels and are `step` pixels wide. */
-function boundariesOf(start: number, step: number, columns: number, width: number): Boundaries {
-  const count = columns + 1;
-  const byte = new Int32Array(count);
-  const before = new Uint8Array(count);
-  const cut = new Uint8Array(count);
-  const share = new Float64Array(count);
-  for (let i = 0; i < count; i++) {
+/** Puts the boundaries of `columns` equal columns, from `start` pixels on and `step` pixels wide, before the kernel. */
+function setBoundaries(start: number, step: number, columns: number, width: number): void {
+  const edges = wholesAt(SUMS.edges, columns + 1);
+  const shares = realsAt(SUMS.shares, columns + 1);
+  for (let i = 0; i <= columns; i++) {
     const at = Math.min(width, Math.max(0, start + i * step));
-    const pixel = Math.floor(at);
-    byte[i] = pixel >> 3;
-    before[i] = 0xff00 >> (pixel & 7);
-    cut[i] = 0x80 >> (pixel & 7);
-    share[i] = at - pixel;
+    edges[i] = Math.floor(at);
+    shares[i] = at - edges[i];
   }
-  return { byte, before, cut, share };
 }
 
 /**
@@ -54,45 +37,28 @@ export function areaSum(
   width: number,
 ): AreaSum {
   const area = new Float64Array(columns * rows);
-  const edges = boundariesOf(start.x, box.width, columns, width);
-  const rowSums = new Float64Array(columns);
   return {
     area,
     add(bits, y) {
+      setBoundaries(start.x, box.width, columns, width);
+      const row = bytesAt(SUMS.row, bits.stride + 1);
+      const sums = realsAt(SUMS.out, columns);
+      row[bits.stride] = 0;
       for (let r = 0; r < bits.height; r++) {
         const top = (y + r - start.y) / box.height;
         const bottom = (y + r + 1 - start.y) / box.height;
         const first = Math.max(0, Math.floor(top));
         const last = Math.min(rows - 1, Math.ceil(bottom) - 1);
         if (first > last) continue;
-        sumRow(bits, r, edges, rowSums);
-        for (let row = first; row <= last; row++) {
-          const share = Math.min(bottom, row + 1) - Math.max(top, row);
+        row.set(bits.data.subarray(r * bits.stride, (r + 1) * bits.stride));
+        kernels.sumRow(SUMS.row, SUMS.edges, SUMS.shares, columns, SUMS.out);
+        for (let j = first; j <= last; j++) {
+          const share = Math.min(bottom, j + 1) - Math.max(top, j);
           const weight = share * box.height;
-          const base = row * columns;
-          for (let i = 0; i < columns; i++) area[base + i] += rowSums[i] * weight;
+          const base = j * columns;
+          for (let i = 0; i < columns; i++) area[base + i] += sums[i] * weight;
         }
       }
     },
   };
-}
-
-function sumRow(bits: Bits, row: number, edges: Boundaries, out: Float64Array): void {
-  const { data, stride } = bits;
-  const { byte, before, cut, share } = edges;
-  const base = row * stride;
-  let whole = 0;
-  let at = byte[0];
-  let previous = 0;
-  for (let i = 0; i <= out.length; i++) {
-    for (const end = byte[i]; at < end; at++) whole += POPCOUNT[data[base + at]];
-    let total = whole;
-    if (at < stride) {
-      const value = data[base + at];
-      total += POPCOUNT[value & before[i]];
-      if (value & cut[i]) total += share[i];
-    }
-    if (i > 0) out[i - 1] = total - previous;
-    previous = total;
-  }
 }

@@ -13,10 +13,16 @@ import type { Scene } from './scene.ts';
  *
  * @param plate  index among the recipe's plates
  * @param region in pixels of the frame; beyond the frame is bare
+ * @param out    bare, of the region's size; a new plane unless given
  */
-export function plateCoverage(scene: Scene, plate: number, frame: Frame, region: Region): Plane {
+export function plateCoverage(
+  scene: Scene,
+  plate: number,
+  frame: Frame,
+  region: Region,
+  out: Plane = createPlane(region.width, region.height),
+): Plane {
   const { recipe, pictures } = scene;
-  const out = createPlane(region.width, region.height);
   const ink = recipe.plates[plate].ink;
   const sheet = { x: 0, y: 0, width: frame.width, height: frame.height };
   for (const original of recipe.originals) {

@@ -1,3 +1,4 @@
+import { workPlane } from '../kernel/memory.ts';
 import { createBits, type Bits } from '../raster/bits.ts';
 import { bands, type Region } from '../raster/region.ts';
 import { screenPlane } from '../screen/screen-plane.ts';
@@ -7,7 +8,7 @@ import type { Frame } from './frame.ts';
 import type { Scene } from './scene.ts';
 
 /** Pixels of coverage held at once: little enough to stay near the processor. */
-const BAND_PIXELS = 1 << 20;
+const BAND_PIXELS = 1 << 18;
 
 /**
  * The one way from a recipe to a plate: the bits of any region of any plate on any grid. The table, the loupe, the
@@ -17,7 +18,7 @@ export function plateBits(scene: Scene, plate: number, frame: Frame, region: Reg
   const thresholds = thresholdsFor(scene.recipe.plates[plate].screen, frame.resolution);
   const out = createBits(region.width, region.height);
   for (const band of bands(region, BAND_PIXELS, 8)) {
-    const coverage = plateCoverage(scene, plate, frame, band);
+    const coverage = plateCoverage(scene, plate, frame, band, workPlane(band.width, band.height));
     const bits = screenPlane(coverage, band.x, band.y, thresholds);
     out.data.set(bits.data, (band.y - region.y) * out.stride);
   }

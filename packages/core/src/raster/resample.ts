@@ -1,3 +1,4 @@
+import { addressOf, keep, kernels, pixelsAt, ROWS } from '../kernel/memory.ts';
 import { recentOnly } from '../recent.ts';
 import type { Plane } from './plane.ts';
 
@@ -17,33 +18,36 @@ export const firstTap = (map: AxisMap, index: number): number =>
 const WEIGHT_BITS = 14;
 const WEIGHT_ONE = 1 << WEIGHT_BITS;
 
-interface Taps {
-  readonly first: Int32Array;
-  readonly second: Int32Array;
-  readonly weight: Int32Array;
-}
+/**
+ * Taps of the columns, as the kernel reads them: for each output index the byte offset of its pair of source pixels, in
+ * a row that begins with its first pixel twice, then for each the pair's weights (low and high 16 bits).
+ */
+const recentColumns = recentOnly<Int32Array>(16);
 
-/** Bands of one film read the same columns over and over. */
-const recent = recentOnly<Taps>(16);
-
-/** The two taps and the weight (0–2¹⁴) of the second, for each output index from `start`, kept in [0, limit). */
-function recentTaps(map: AxisMap, start: number, count: number, limit: number, offset: number): Taps {
+function columnTaps(map: AxisMap, start: number, count: number, limit: number, offset: number): Int32Array {
   const key = `${map.origin} ${map.step} ${start} ${count} ${limit} ${offset}`;
-  return recent(key, () => taps(map, start, count, limit, offset));
+  return recentColumns(key, () => {
+    const padded = (count + 3) & ~3;
+    const out = new Int32Array(2 * padded);
+    for (let i = 0; i < count; i++) {
+      const { first, second, weight } = tap(map, start + i, limit);
+      // Beyond the ends both taps are the outermost pixel, which the row's own pairs give with either weight.
+      out[i] = 2 * (second === first && first === 0 ? 0 : first - offset + 1);
+      out[padded + i] = (weight << 16) | (WEIGHT_ONE - weight);
+    }
+    return out;
+  });
 }
 
-function taps(map: AxisMap, start: number, count: number, limit: number, offset: number): Taps {
-  const first = new Int32Array(count);
-  const second = new Int32Array(count);
-  const weight = new Int32Array(count);
-  for (let i = 0; i < count; i++) {
-    const position = map.origin + (start + i + 0.5) * map.step - 0.5;
-    const low = Math.floor(position);
-    weight[i] = Math.floor((position - low) * WEIGHT_ONE);
-    first[i] = Math.min(limit - 1, Math.max(0, low)) - offset;
-    second[i] = Math.min(limit - 1, Math.max(0, low + 1)) - offset;
-  }
-  return { first, second, weight };
+/** The two taps and the weight (0–2¹⁴) of the second of an output index, kept in [0, limit). */
+function tap(map: AxisMap, index: number, limit: number) {
+  const position = map.origin + (index + 0.5) * map.step - 0.5;
+  const low = Math.floor(position);
+  return {
+    first: Math.min(limit - 1, Math.max(0, low)),
+    second: Math.min(limit - 1, Math.max(0, low + 1)),
+    weight: Math.floor((position - low) * WEIGHT_ONE),
+  };
 }
 
 /** Which part of the whole source a plane holds, and the size of the whole. */
@@ -72,61 +76,49 @@ export function resampleInto(
   outX: number,
   outY: number,
 ): void {
-  const columns = recentTaps(mapX, region.x, region.width, window.fullWidth, window.x);
-  const rows = taps(mapY, region.y, region.height, window.fullHeight, window.y);
   const width = region.width;
+  const taps = columnTaps(mapX, region.x, width, window.fullWidth, window.x);
+  const offsets = keep(taps);
+  const weights = offsets + 2 * taps.length;
+  // The first and the last pixel stand twice, so that every tap has a neighbour on its right.
+  const row = pixelsAt(ROWS.source, source.width + 2);
+  const stretch = (y: number, to: number): void => {
+    row.set(source.data.subarray(y * source.width, (y + 1) * source.width), 1);
+    row[0] = row[1];
+    row[source.width + 1] = row[source.width];
+    kernels.stretchRow(ROWS.source, offsets, weights, to, width);
+  };
   // Source rows already stretched to the output's width; two are enough, since rows come in order.
-  let upper = new Uint16Array(width);
-  let lower = new Uint16Array(width);
+  let upper = ROWS.upper;
+  let lower = ROWS.lower;
   let upperRow = -1;
   let lowerRow = -1;
+  const plane = addressOf(out.data);
+  const mixed = pixelsAt(ROWS.out, width);
   for (let y = 0; y < region.height; y++) {
-    const wantUpper = rows.first[y];
-    const wantLower = rows.second[y];
+    const { first, second, weight } = tap(mapY, region.y + y, window.fullHeight);
+    const wantUpper = first - window.y;
+    const wantLower = second - window.y;
     if (wantUpper === lowerRow && wantUpper !== upperRow) {
       [upper, lower] = [lower, upper];
       [upperRow, lowerRow] = [lowerRow, upperRow];
     }
     if (wantUpper !== upperRow) {
-      stretchRow(source, wantUpper, columns, upper);
+      stretch(wantUpper, upper);
       upperRow = wantUpper;
     }
     if (wantLower !== lowerRow) {
-      stretchRow(source, wantLower, columns, lower);
+      stretch(wantLower, lower);
       lowerRow = wantLower;
     }
     const at = (outY + y) * out.width + outX;
-    mixRows(upper, lower, rows.weight[y], out.data.subarray(at, at + width));
+    // Whole groups of eight may be written straight where they belong; a rest goes there by way of a row of its own.
+    const straight = plane === undefined ? 0 : width & ~7;
+    if (straight > 0) kernels.mixRows(upper, lower, weight, plane! + 2 * at, straight);
+    if (straight < width) {
+      const skip = 2 * straight;
+      kernels.mixRows(upper + skip, lower + skip, weight, ROWS.out + skip, width - straight);
+      out.data.set(mixed.subarray(straight), at + straight);
+    }
   }
-}
-
-function stretchRow(source: Plane, row: number, columns: Taps, out: Uint16Array): void {
-  const { first, second, weight } = columns;
-  const data = source.data.subarray(row * source.width, (row + 1) * source.width);
-  const count = Math.min(out.length, first.length, second.length, weight.length);
-  for (let x = 0; x < count; x++) {
-    const a = data[first[x]];
-    out[x] = a + (((data[second[x]] - a) * weight[x]) >> WEIGHT_BITS);
-  }
-}
-
-/** upper + (lower − upper) · weight, four at a time: every pixel of a film passes here. */
-function mixRows(upper: Uint16Array, lower: Uint16Array, weight: number, out: Uint16Array): void {
-  if (weight === 0) {
-    out.set(upper);
-    return;
-  }
-  const count = Math.min(upper.length, lower.length, out.length);
-  let x = 0;
-  for (const end = count - 3; x < end; x += 4) {
-    const a = upper[x];
-    out[x] = a + (((lower[x] - a) * weight) >> WEIGHT_BITS);
-    const b = upper[x + 1];
-    out[x + 1] = b + (((lower[x + 1] - b) * weight) >> WEIGHT_BITS);
-    const c = upper[x + 2];
-    out[x + 2] = c + (((lower[x + 2] - c) * weight) >> WEIGHT_BITS);
-    const d = upper[x + 3];
-    out[x + 3] = d + (((lower[x + 3] - d) * weight) >> WEIGHT_BITS);
-  }
-  for (; x < count; x++) out[x] = upper[x] + (((lower[x] - upper[x]) * weight) >> WEIGHT_BITS);
 }

@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import { createPlane, percentToCoverage, SOLID } from '../raster/plane.ts';
 import { brickColumn, brickOf } from './brick.ts';
 import { cellRanks } from './cell-order.ts';
-import { compareBytes } from './compare.ts';
 import { limitCoverage, limitThresholds } from './dot-limits.ts';
 import { screenPlane } from './screen-plane.ts';
 import { greyLevels } from './screen.ts';
@@ -105,27 +104,7 @@ describe('the order of cells', () => {
   });
 });
 
-describe('comparing', () => {
-  it('equals the naive comparison', () => {
-    fc.assert(
-      fc.property(
-        fc.array(fc.tuple(fc.nat(SOLID), fc.nat(SOLID)), { minLength: 8, maxLength: 64 }),
-        (pairs) => {
-          const bytes = Math.floor(pairs.length / 8);
-          const out = new Uint8Array(bytes);
-          compareBytes(
-            Uint16Array.from(pairs, ([coverage]) => coverage),
-            Uint16Array.from(pairs, ([, threshold]) => threshold),
-            out,
-          );
-          for (let i = 0; i < bytes * 8; i++) {
-            expect((out[i >> 3] >> (7 - (i & 7))) & 1).toBe(pairs[i][0] > pairs[i][1] ? 1 : 0);
-          }
-        },
-      ),
-      { seed: 2 },
-    );
-  });
+describe('screening', () => {
   it('screens any part as that part of the whole', () => {
     const thresholds = buildThresholds(findSupercell(47, 18.4, 600), round);
     const whole = screenPlane(createPlane(300, 120, 24000), 0, 0, thresholds);

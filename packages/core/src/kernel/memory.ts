@@ -1,0 +1,87 @@
+import type { Plane } from '../raster/plane.ts';
+import { startKernels } from './start.ts';
+
+/**
+ * The kernels' own memory. It never grows, so views of it stay valid; pages that are never touched cost nothing. Its
+ * areas are used within one call only, but for the thresholds, which stay until others need the room.
+ */
+export const kernels = startKernels();
+
+const MEGABYTE = 1 << 20;
+
+/** The longest row of pixels a film can have here; sheets end at 5 m and 4800 dots per inch, which is less. */
+const LONGEST_ROW = 1 << 20;
+
+const ROW_BYTES = 2 * LONGEST_ROW + 64;
+const PLANE_BYTES = 16 * MEGABYTE;
+/** Four of the largest thresholds there are: twice 2²⁰ pixels. */
+const KEPT_BYTES = 16 * MEGABYTE + 256;
+
+let end = 1024;
+function area(bytes: number): number {
+  const start = end;
+  end += (bytes + 63) & ~63;
+  return start;
+}
+
+/** Rows of 16-bit pixels, for work on one row at a time. */
+export const ROWS = {
+  source: area(ROW_BYTES),
+  upper: area(ROW_BYTES),
+  lower: area(ROW_BYTES),
+  out: area(ROW_BYTES),
+};
+/** A row of bits, the boundaries of boxes on it, and their sums. */
+export const SUMS = {
+  row: area(LONGEST_ROW / 8 + 64),
+  edges: area(4 * MEGABYTE),
+  shares: area(8 * MEGABYTE),
+  out: area(8 * MEGABYTE),
+};
+const PLANE = area(PLANE_BYTES);
+const KEPT = area(KEPT_BYTES);
+
+const { buffer } = kernels.memory;
+if (end > buffer.byteLength) throw new Error('The kernels’ memory is smaller than its areas.');
+
+/** A view of 16-bit pixels in the kernels' memory. */
+export const pixelsAt = (address: number, count: number): Uint16Array =>
+  new Uint16Array(buffer, address, count);
+export const bytesAt = (address: number, count: number): Uint8Array => new Uint8Array(buffer, address, count);
+export const wholesAt = (address: number, count: number): Int32Array =>
+  new Int32Array(buffer, address, count);
+export const realsAt = (address: number, count: number): Float64Array =>
+  new Float64Array(buffer, address, count);
+
+/** Where an array lies in the kernels' memory, or undefined when it lies elsewhere. */
+export const addressOf = (array: Uint16Array): number | undefined =>
+  array.buffer === buffer ? array.byteOffset : undefined;
+
+/** A bare plane to work in, valid until the next one is asked for; undefined when it is too large for that. */
+export function workPlane(width: number, height: number): Plane | undefined {
+  const count = width * height;
+  if (count * 2 > PLANE_BYTES - 64) return undefined;
+  return { width, height, data: pixelsAt(PLANE, count).fill(0) };
+}
+
+const kept = new Map<Uint16Array | Int32Array, number>();
+let keptEnd = KEPT;
+
+/**
+ * Copies an array that is used again and again into the kernels' memory, once. The address holds until the next call,
+ * which may need the room.
+ */
+export function keep(array: Uint16Array | Int32Array): number {
+  const found = kept.get(array);
+  if (found !== undefined) return found;
+  const bytes = (array.byteLength + 63) & ~63;
+  if (keptEnd + bytes > KEPT + KEPT_BYTES) {
+    kept.clear();
+    keptEnd = KEPT;
+  }
+  const address = keptEnd;
+  bytesAt(address, array.byteLength).set(new Uint8Array(array.buffer, array.byteOffset, array.byteLength));
+  kept.set(array, address);
+  keptEnd += bytes;
+  return address;
+}

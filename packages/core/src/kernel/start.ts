@@ -1,0 +1,31 @@
+import { KERNELS } from './kernels.wasm.ts';
+
+/** The loops of `assembly/kernels.ts`, which says what each does. Addresses are bytes in `memory`. */
+export interface Kernels {
+  readonly memory: { readonly buffer: ArrayBuffer };
+  compareRow(
+    coverage: number,
+    thresholds: number,
+    run: number,
+    brick: number,
+    column: number,
+    width: number,
+    out: number,
+  ): void;
+  mixRows(upper: number, lower: number, weight: number, out: number, count: number): void;
+  stretchRow(row: number, offsets: number, weights: number, out: number, count: number): void;
+  sumRow(row: number, edges: number, shares: number, count: number, out: number): void;
+}
+
+// What of the standard WebAssembly interface is used; browsers and Node.js both have it.
+declare const WebAssembly: {
+  Module: new (bytes: Uint8Array) => object;
+  Instance: new (module: object, imports: object) => { readonly exports: object };
+};
+declare function atob(text: string): string;
+
+/** Starts the kernels, each time with memory of their own. */
+export function startKernels(): Kernels {
+  const bytes = Uint8Array.from(atob(KERNELS), (letter) => letter.charCodeAt(0));
+  return new WebAssembly.Instance(new WebAssembly.Module(bytes), {}).exports as Kernels;
+}

@@ -1,0 +1,2 @@
+/** The module that holds the compiled kernels, as text. */
+export function compileKernels(): Promise<string>;
