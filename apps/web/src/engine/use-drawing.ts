@@ -39,7 +39,7 @@ function draftOf({ recipe, frame, view, what }: Drawing): Pick<Drawing, 'frame' 
   const coarse = frameOf(recipe.sheet, (frame.resolution * DRAFT_PIXELS) / step);
   const ratio = coarse.resolution / frame.resolution;
   return {
-    frame: coarse,
+    frame: { ...coarse, draft: true },
     view: {
       ...view,
       x: view.x * ratio,

@@ -15,7 +15,7 @@ const BAND_PIXELS = 1 << 18;
  * rack, pictures of jobs and films all come from here; on the film's own grid it gives the film's own bits.
  */
 export function plateBits(scene: Scene, plate: number, frame: Frame, region: Region): Bits {
-  const thresholds = thresholdsFor(scene.recipe.plates[plate].screen, frame.resolution);
+  const thresholds = thresholdsFor(scene.recipe.plates[plate].screen, frame.resolution, frame.draft);
   const out = createBits(region.width, region.height);
   for (const band of bands(region, BAND_PIXELS, 8)) {
     const coverage = plateCoverage(scene, plate, frame, band, workPlane(band.width, band.height));

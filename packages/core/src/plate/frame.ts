@@ -8,6 +8,8 @@ export interface Frame {
   readonly height: number;
   /** Pixels per inch. */
   readonly resolution: number;
+  /** True for a first picture that is soon drawn over: its screens may be a little off in ruling and angle. */
+  readonly draft?: boolean;
 }
 
 /** The grid of a sheet at a resolution: each side in mm ÷ 25.4 · resolution, to the nearest pixel. */

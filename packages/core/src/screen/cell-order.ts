@@ -22,7 +22,8 @@ export function cellRanks(m: number, n: number): Uint16Array {
   const offsets: { dx: number; dy: number; force: number }[] = [];
   for (let dy = -REACH; dy <= REACH; dy++) {
     for (let dx = -REACH; dx <= REACH; dx++) {
-      offsets.push({ dx, dy, force: forceAt(dx * dx + dy * dy) });
+      const force = forceAt(dx * dx + dy * dy);
+      if (force > 0) offsets.push({ dx, dy, force });
     }
   }
   const pressure = new Float64Array(count);

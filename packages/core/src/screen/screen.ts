@@ -19,18 +19,18 @@ const recentThresholds = recentOnly<Thresholds>(8);
 const recentLimited = recentOnly<Thresholds>(8);
 
 /** The screen as it can be made at a resolution (dots per inch), with its achieved ruling and angle. */
-export const supercellFor = (screen: Screen, resolution: number): Supercell =>
-  recentSupercells(`${screen.ruling}/${screen.angle}/${resolution}`, () =>
-    findSupercell(screen.ruling, screen.angle, resolution),
+export const supercellFor = (screen: Screen, resolution: number, draft = false): Supercell =>
+  recentSupercells(`${screen.ruling}/${screen.angle}/${resolution}/${draft}`, () =>
+    findSupercell(screen.ruling, screen.angle, resolution, draft),
   );
 
-/** The thresholds of a screen at a resolution (dots per inch), its dot limits worked in. */
-export function thresholdsFor(screen: Screen, resolution: number): Thresholds {
+/** The thresholds of a screen at a resolution (dots per inch), its dot limits worked in; quick ones for a draft. */
+export function thresholdsFor(screen: Screen, resolution: number, draft = false): Thresholds {
   const { spot, ruling, angle, smallest, largest } = screen;
-  const key = `${spot}/${ruling}/${angle}/${resolution}`;
+  const key = `${spot}/${ruling}/${angle}/${resolution}/${draft}`;
   return recentLimited(`${key}/${smallest}/${largest}`, () => {
     const whole = recentThresholds(key, () =>
-      buildThresholds(supercellFor(screen, resolution), spotOf(spot)),
+      buildThresholds(supercellFor(screen, resolution, draft), spotOf(spot)),
     );
     return limitThresholds(whole, screen);
   });

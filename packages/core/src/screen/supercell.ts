@@ -29,8 +29,11 @@ const USUAL_PIXELS = 1 << 15;
 const USUAL_CELLS = 256;
 const MOST_PIXELS = 1 << 20;
 const MOST_CELLS = 4096;
+/** A draft is worth no search beyond the first size, and less than that. */
+const DRAFT_CELLS = 144;
 /** Below this many pixels a supercell is repeated to give flat tones finer steps. */
 const LEAST_PIXELS = 4096;
+const DRAFT_LEAST_PIXELS = 512;
 
 /** Steps (m, n) of one quarter turn, by number of cells; the other quarters are the same tiles turned. */
 const CANDIDATES = (() => {
@@ -60,8 +63,9 @@ export function angleDifference(a: number, b: number): number {
  * @param ruling     lines per inch
  * @param angle      degrees anticlockwise
  * @param resolution device pixels per inch
+ * @param draft      true for the best of few small ones, whatever the tolerances
  */
-export function findSupercell(ruling: number, angle: number, resolution: number): Supercell {
+export function findSupercell(ruling: number, angle: number, resolution: number, draft = false): Supercell {
   const cell = Math.max(SMALLEST_CELL, resolution / ruling);
   const turn = (-angle * Math.PI) / 180;
   const ex = cell * Math.cos(turn);
@@ -72,7 +76,7 @@ export function findSupercell(ruling: number, angle: number, resolution: number)
   for (const { m, n, cells } of CANDIDATES) {
     const expected = cells * cell * cell;
     const unusual = expected > USUAL_PIXELS || cells > USUAL_CELLS;
-    if (best && (expected > most || (unusual && bestError <= 1))) break;
+    if (best && (expected > most || (unusual && bestError <= 1) || (draft && cells > DRAFT_CELLS))) break;
     const ax = nearest(m * ex - n * ey);
     const ay = nearest(m * ey + n * ex);
     if (ax === 0 && ay === 0) continue;
@@ -87,7 +91,7 @@ export function findSupercell(ruling: number, angle: number, resolution: number)
     }
   }
   if (!best) throw new RangeError(`No screen of ${ruling} lpi can be made at ${resolution} dpi.`);
-  const repeat = Math.ceil(Math.sqrt(LEAST_PIXELS / best.pixels));
+  const repeat = Math.ceil(Math.sqrt((draft ? DRAFT_LEAST_PIXELS : LEAST_PIXELS) / best.pixels));
   return repeat <= 1
     ? best
     : describe(best.m * repeat, best.n * repeat, best.ax * repeat, best.ay * repeat, resolution);
