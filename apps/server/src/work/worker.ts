@@ -21,6 +21,10 @@ import { Problem } from '../http/problem.ts';
 import { packPicture, readPicture, smallLevelOf, unpackPicture } from '../originals/read-picture.ts';
 import type { SharedPictures, Tasks } from './tasks.ts';
 
+// Every picture is read once: keeping decoded ones, and many rows of them at a time, only costs memory.
+sharp.cache(false);
+sharp.concurrency(1);
+
 const shared = (bytes: number): SharedArrayBuffer => new SharedArrayBuffer(bytes);
 
 const sceneOf = (recipe: Scene['recipe'], pictures: SharedPictures): Scene => ({
