@@ -1,6 +1,6 @@
 import type { JobDocument, PictureFacts } from '@brachytone/job';
-import { cropToSheet, DEFAULT_SCREEN, DEFAULT_TONE, newJob, placeOnSheet } from '@brachytone/job';
-import type { Crop, Ink, Screen, Tone } from '@brachytone/core';
+import { cropToSheet, DEFAULT_SCREEN, newJob, placeOnSheet } from '@brachytone/job';
+import { startOf, stepKind, type Crop, type Ink, type Screen, type ToneStep } from '@brachytone/core';
 
 interface Wishes {
   name: string;
@@ -8,9 +8,17 @@ interface Wishes {
   stock: JobDocument['recipe']['stock'];
   ink: Omit<Ink, 'id'>;
   screen: Partial<Screen>;
-  tone: Partial<Tone>;
+  steps: ToneStep[];
   crop?: Crop;
 }
+
+/** A tone step with these settings, the others as they start. */
+const step = (kind: string, settings: ToneStep['settings']): ToneStep => ({
+  id: kind,
+  kind,
+  on: true,
+  settings: { ...startOf(stepKind(kind)), ...settings },
+});
 
 function demoJob(picture: PictureFacts, wishes: Wishes): JobDocument {
   const job = newJob(picture);
@@ -23,9 +31,9 @@ function demoJob(picture: PictureFacts, wishes: Wishes): JobDocument {
       stock: wishes.stock,
       originals: job.recipe.originals.map((original) => ({
         ...original,
-        crop,
+        content: { kind: 'picture' as const, picture: picture.sha256, crop },
         placement: placeOnSheet(wishes.sheet, picture, crop),
-        tone: { ...DEFAULT_TONE, ...wishes.tone },
+        tone: { ...original.tone, steps: wishes.steps },
       })),
       inks: [{ id: 'ink-1', ...wishes.ink }],
       plates: [{ id: 'plate-1', ink: 'ink-1', screen: { ...DEFAULT_SCREEN, ...wishes.screen } }],
@@ -42,8 +50,8 @@ export function demoJobs(moon: PictureFacts, marsh: PictureFacts): JobDocument[]
       stock: { name: 'Oat board', colour: '#e6d3ae' },
       ink: { name: 'Ember', colour: '#b8432a', opacity: 0.1 },
       screen: { spot: 'diamond', ruling: 26, angle: 30, smallest: 4, largest: 94 },
-      tone: { levels: { bare: 14, solid: 92, mid: 0.9, floor: 0, ceiling: 100 } },
-      crop: { x: 0.16, y: 0.068, width: 0.76, height: (0.76 * moon.width) / moon.height },
+      steps: [step('levels', { bare: 14, solid: 92, mid: 0.9 })],
+      crop: { x: 0.16, y: 0.068, width: 0.76, height: (0.76 * moon.width) / moon.height, turn: 0 },
     }),
     demoJob(marsh, {
       name: 'Low tide card',
@@ -51,14 +59,16 @@ export function demoJobs(moon: PictureFacts, marsh: PictureFacts): JobDocument[]
       stock: { name: 'Shell', colour: '#f4ede0' },
       ink: { name: 'Deep tide', colour: '#15484f', opacity: 0.05 },
       screen: { spot: 'line', ruling: 32, angle: 22.5, smallest: 4, largest: 92 },
-      tone: {
-        curve: [
-          { in: 0, out: 0 },
-          { in: 34, out: 22 },
-          { in: 70, out: 74 },
-          { in: 100, out: 100 },
-        ],
-      },
+      steps: [
+        step('curve', {
+          points: [
+            { in: 0, out: 0 },
+            { in: 34, out: 22 },
+            { in: 70, out: 74 },
+            { in: 100, out: 100 },
+          ],
+        }),
+      ],
     }),
     demoJob(moon, {
       name: 'Moon over the reeds',
@@ -66,15 +76,17 @@ export function demoJobs(moon: PictureFacts, marsh: PictureFacts): JobDocument[]
       stock: { name: 'Uncoated cream', colour: '#f3ecda' },
       ink: { name: 'Night black', colour: '#1a1b22', opacity: 0 },
       screen: { spot: 'round', ruling: 15, angle: 45, smallest: 3, largest: 96 },
-      tone: {
-        levels: { bare: 6, solid: 97, mid: 1, floor: 0, ceiling: 100 },
-        curve: [
-          { in: 0, out: 0 },
-          { in: 30, out: 32 },
-          { in: 72, out: 82 },
-          { in: 100, out: 99 },
-        ],
-      },
+      steps: [
+        step('levels', { bare: 6, solid: 97 }),
+        step('curve', {
+          points: [
+            { in: 0, out: 0 },
+            { in: 30, out: 32 },
+            { in: 72, out: 82 },
+            { in: 100, out: 99 },
+          ],
+        }),
+      ],
     }),
   ];
 }

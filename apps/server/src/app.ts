@@ -6,6 +6,7 @@ import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
 import express, { type NextFunction, type Request, type Response } from 'express';
 import { AppModule } from './app.module.ts';
 import type { Database } from './database/database.ts';
+import { upgradeDocuments } from './database/upgrade-documents.ts';
 import { ProblemFilter } from './http/problem.ts';
 import { WEB_FOLDER } from './paths.ts';
 import type { Settings } from './settings.ts';
@@ -19,6 +20,7 @@ export async function createApp(
   settings: Settings,
   quiet = false,
 ): Promise<NestExpressApplication> {
+  await upgradeDocuments(database);
   const app = await NestFactory.create<NestExpressApplication>(AppModule.over(database, settings), {
     bodyParser: false,
     logger: quiet ? ['fatal'] : ['error', 'warn'],

@@ -7,9 +7,10 @@ import { PGLiteSocketServer } from '@electric-sql/pglite-socket';
 import { eq } from 'drizzle-orm';
 import { FolderInUse, lockFolder } from '../src/data-lock.ts';
 import { openDatabase } from '../src/database/database.ts';
-import { originalBytes } from '../src/database/schema.ts';
+import { jobs, jobSteps, originalBytes, runs } from '../src/database/schema.ts';
+import { upgradeDocuments } from '../src/database/upgrade-documents.ts';
 import { filmFileName } from '../src/runs/film-name.ts';
-import { newJob } from '@brachytone/job';
+import { newJob, VERSION } from '@brachytone/job';
 
 const folder = mkdtempSync(join(tmpdir(), 'data-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -68,6 +69,65 @@ describe('bytes', () => {
     expect(rows.map((row) => row.bytes.length)).toEqual([70_000, 3]);
     expect(Buffer.compare(rows[0].bytes, bytes)).toBe(0);
   });
+});
+
+it('jobs and runs written by an earlier version are brought up to date, their old undo steps let go', async () => {
+  const database = await openDatabase('memory');
+  const now = newJob({ sha256: 'a'.repeat(64), name: 'moon.png', width: 100, height: 100 });
+  const [original] = now.recipe.originals;
+  const first = {
+    ...now,
+    version: 1,
+    recipe: {
+      ...now.recipe,
+      originals: [
+        {
+          id: original.id,
+          picture: 'a'.repeat(64),
+          name: original.name,
+          crop: { x: 0, y: 0, width: 1, height: 1 },
+          placement: { x: 0, y: 0, width: 210 },
+          tone: {
+            weights: { red: 21.26, green: 71.52, blue: 7.22 },
+            reading: 'dots',
+            levels: { bare: 0, solid: 100, mid: 1, floor: 0, ceiling: 100 },
+            curve: [
+              { in: 0, out: 0 },
+              { in: 100, out: 100 },
+            ],
+            invert: true,
+          },
+          ink: original.ink,
+        },
+      ],
+    },
+  } as unknown as typeof now;
+  const [oldJob, newOne] = ['11111111-1111-4111-8111-111111111111', '22222222-2222-4222-8222-222222222222'];
+  await database.queries.insert(jobs).values([
+    { id: oldJob, document: first, revision: 7, position: 1 },
+    { id: newOne, document: now, revision: 2, position: 1 },
+  ]);
+  const step = { label: 'Name', forward: [], backward: [] };
+  await database.queries.insert(jobSteps).values([
+    { jobId: oldJob, sequence: 0, step },
+    { jobId: newOne, sequence: 0, step },
+  ]);
+  await database.queries
+    .insert(runs)
+    .values({ id: oldJob, jobId: oldJob, document: first, status: 'done', films: [] });
+  await upgradeDocuments(database);
+  const rows = await database.queries.select().from(jobs).orderBy(jobs.id);
+  const steps = await database.queries.select().from(jobSteps);
+  const [run] = await database.queries.select().from(runs);
+  await database.close();
+  expect(rows.map(({ document, revision, position }) => [document.version, revision, position])).toEqual([
+    [VERSION, 7, 0],
+    [VERSION, 2, 1],
+  ]);
+  expect(rows[0].document.recipe.originals[0].tone.steps).toMatchObject([{ kind: 'invert', on: true }]);
+  expect(rows[1].document).toEqual(now);
+  expect(steps.map(({ jobId }) => jobId)).toEqual([newOne]);
+  expect(run.document.version).toBe(VERSION);
 });
 
 describe('one data folder, one server', () => {

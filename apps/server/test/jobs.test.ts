@@ -68,7 +68,7 @@ describe('jobs', () => {
       .expect(422);
     expect(first.detail).toContain('plates');
     const stranger = structuredClone(job.document);
-    stranger.recipe.originals[0].picture = 'f'.repeat(64);
+    Object.assign(stranger.recipe.originals[0].content, { picture: 'f'.repeat(64) });
     const { body: second } = await server.http.post('/api/jobs').send({ document: stranger }).expect(422);
     expect(second.detail).toContain('never brought in');
     await server.http.put(`/api/jobs/${job.id}`).send({ revision: 1, document: job.document }).expect(422);

@@ -87,13 +87,32 @@ export function stretchRow(row: usize, offsets: usize, weights: usize, out: usiz
   }
 }
 
+/**
+ * out[i] = Σ weight[t] · row[t][i], rounded, for `taps` rows of pixels at the given addresses; weights add up to 2¹⁵. Up to
+ * seven entries beyond `count` are read and written.
+ */
+export function weigh(addresses: usize, weights: usize, taps: i32, out: usize, count: i32): void {
+  const half = i32x4.splat(16384);
+  for (let at: usize = 0; at < (<usize>count) << 1; at += 16) {
+    let low = half;
+    let high = half;
+    for (let t: usize = 0; t < <usize>taps; t++) {
+      const pixels = v128.load(<usize>load<i32>(addresses + (t << 2)) + at);
+      const weight = v128.load_splat<u16>(weights + (t << 1));
+      low = i32x4.add(low, i32x4.extmul_low_i16x8_u(pixels, weight));
+      high = i32x4.add(high, i32x4.extmul_high_i16x8_u(pixels, weight));
+    }
+    v128.store(out + at, i16x8.narrow_i32x4_u(i32x4.shr_u(low, 15), i32x4.shr_u(high, 15)));
+  }
+}
+
 /** Number of set bits from bit `from` to bit `to` of a row. Reads up to eight bytes past them. */
 function countBits(row: usize, from: i32, to: i32): i32 {
   let sum = 0;
   while (from < to) {
     const span = min(to - from, 56);
-    const bits = bswap<u64>(load<u64>(row + <usize>(from >> 3))) << <u64>(from & 7);
-    sum += <i32>popcnt<u64>(bits >> <u64>(64 - span));
+    const bits = bswap<u64>(load<u64>(row + <usize>(from >> 3))) << (<u64>(from & 7));
+    sum += <i32>popcnt<u64>(bits >> (<u64>(64 - span)));
     from += span;
   }
   return sum;
@@ -111,7 +130,7 @@ export function sumRow(row: usize, edges: usize, shares: usize, count: i32, out:
     const edge = load<i32>(edges);
     whole += countBits(row, at, edge);
     at = edge;
-    const cut = (load<u8>(row + <usize>(edge >> 3)) >> <u8>(7 - (edge & 7))) & 1;
+    const cut = (load<u8>(row + <usize>(edge >> 3)) >> (<u8>(7 - (edge & 7)))) & 1;
     const total = <f64>whole + (cut ? load<f64>(shares) : 0);
     if (i > 0) {
       store<f64>(out, total - previous);

@@ -3,13 +3,26 @@
  *
  * @returns a function that gives the value kept under the key, or makes and keeps it
  */
-export function recentOnly<Value>(limit: number): (key: string, make: () => Value) => Value {
+export const recentOnly = <Value>(limit: number): ((key: string, make: () => Value) => Value) =>
+  recentBytes<Value>(limit, () => 1);
+
+/** The same, at most so many bytes of them by their own size. */
+export function recentBytes<Value>(
+  limit: number,
+  sizeOf: (value: Value) => number,
+): (key: string, make: () => Value) => Value {
   const kept = new Map<string, Value>();
+  let size = 0;
   return (key, make) => {
-    const value = kept.get(key) ?? make();
+    let value = kept.get(key);
+    if (value === undefined) size += sizeOf((value = make()));
     kept.delete(key);
     kept.set(key, value);
-    if (kept.size > limit) kept.delete(kept.keys().next().value!);
+    for (const [oldest, old] of kept) {
+      if (size <= limit || kept.size === 1) break;
+      kept.delete(oldest);
+      size -= sizeOf(old);
+    }
     return value;
   };
 }

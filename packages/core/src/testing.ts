@@ -2,23 +2,26 @@ import type { Bits } from './raster/bits.ts';
 import { bitAt } from './raster/bits.ts';
 import { buildPyramid } from './raster/pyramid.ts';
 import type { Picture } from './raster/picture.ts';
-import type { Recipe } from './plate/recipe.ts';
+import type { Crop, Recipe } from './plate/recipe.ts';
 import type { Scene } from './plate/scene.ts';
-import { BT709 } from './tone/grey.ts';
-import { NO_LEVELS } from './tone/levels.ts';
-import { STRAIGHT } from './tone/curve.ts';
 import type { Screen } from './screen/screen.ts';
-import type { Tone } from './tone/tone-table.ts';
+import { startOf, stepKind } from './tone/steps/index.ts';
+import { NO_TONE, type Tone, type ToneStep } from './tone/tone.ts';
 
 /** Things the tests share. */
 
-export const PLAIN_TONE: Tone = {
-  weights: BT709,
-  reading: 'dots',
-  levels: NO_LEVELS,
-  curve: STRAIGHT,
-  invert: false,
-};
+/** A tone step with these settings, the others as they start. */
+export const toneStep = (kind: string, settings: Record<string, unknown> = {}): ToneStep => ({
+  id: kind,
+  kind,
+  on: true,
+  settings: { ...startOf(stepKind(kind)), ...(settings as ToneStep['settings']) },
+});
+
+/** A tone of these steps. */
+export const toneOf = (...steps: ToneStep[]): Tone => ({ ...NO_TONE, steps });
+
+export const WHOLE: Crop = { x: 0, y: 0, width: 1, height: 1, turn: 0 };
 
 export const ROUND_30: Screen = { spot: 'round', ruling: 30, angle: 45, smallest: 0, largest: 100 };
 
@@ -34,7 +37,7 @@ export function sceneOf(
   picture: Picture,
   sheet: Recipe['sheet'],
   screen: Partial<Screen> = {},
-  tone: Partial<Tone> = {},
+  tone: Tone = NO_TONE,
 ): Scene {
   const recipe: Recipe = {
     sheet,
@@ -42,11 +45,12 @@ export function sceneOf(
     originals: [
       {
         id: 'original-1',
-        picture: 'picture',
         name: 'picture.png',
-        crop: { x: 0, y: 0, width: 1, height: 1 },
-        placement: { x: 0, y: 0, width: sheet.width },
-        tone: { ...PLAIN_TONE, ...tone },
+        content: { kind: 'picture', picture: 'picture', crop: WHOLE },
+        placement: { x: 0, y: 0, width: sheet.width, turn: 0, mirrored: false },
+        shown: true,
+        locked: false,
+        tone,
         ink: 'ink-1',
       },
     ],

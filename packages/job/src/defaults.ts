@@ -1,4 +1,4 @@
-import { BT709, NO_LEVELS, STRAIGHT, type OriginalRecipe, type Screen, type Tone } from '@brachytone/core';
+import { NO_TONE, type Gradient, type OriginalRecipe, type Screen, type Tone } from '@brachytone/core';
 import { VERSION, type JobDocument } from './document.ts';
 import { cropToSheet, placeOnSheet } from './placing.ts';
 
@@ -10,14 +10,8 @@ export interface PictureFacts {
   readonly height: number;
 }
 
-/** A tone that changes nothing. BT.709 weights, in percent. */
-export const DEFAULT_TONE: Tone = {
-  weights: { red: BT709.red * 100, green: BT709.green * 100, blue: BT709.blue * 100 },
-  reading: 'dots',
-  levels: NO_LEVELS,
-  curve: STRAIGHT,
-  invert: false,
-};
+/** A tone that changes nothing. */
+export const DEFAULT_TONE: Tone = NO_TONE;
 
 /** A bold poster dot that shows on any screen and holds on most presses (common practice, no source). */
 export const DEFAULT_SCREEN: Screen = { spot: 'round', ruling: 30, angle: 45, smallest: 3, largest: 97 };
@@ -25,7 +19,7 @@ export const DEFAULT_SCREEN: Screen = { spot: 'round', ruling: 30, angle: 45, sm
 /** A file's name without its ending, as a name for a job. */
 const jobName = (file: string): string => file.replace(/\.[a-z0-9]{2,5}$/i, '').slice(0, 120) || 'Untitled';
 
-/** An original that fills the sheet. */
+/** A picture that fills the sheet. */
 export function newOriginal(
   id: string,
   ink: string,
@@ -35,14 +29,66 @@ export function newOriginal(
   const crop = cropToSheet(sheet, picture);
   return {
     id,
-    picture: picture.sha256,
     name: picture.name,
-    crop,
+    content: { kind: 'picture', picture: picture.sha256, crop },
     placement: placeOnSheet(sheet, picture, crop),
+    shown: true,
+    locked: false,
     tone: DEFAULT_TONE,
     ink,
   };
 }
+
+/** A whole picture laid in the middle of the sheet, two thirds of its size. */
+export function addedOriginal(
+  id: string,
+  ink: string,
+  sheet: { width: number; height: number },
+  picture: PictureFacts,
+): OriginalRecipe {
+  const crop = { x: 0, y: 0, width: 1, height: 1, turn: 0 };
+  const { width, height } = { width: (sheet.width * 2) / 3, height: (sheet.height * 2) / 3 };
+  const placed = placeOnSheet({ width, height }, picture, crop);
+  return {
+    ...newOriginal(id, ink, sheet, picture),
+    content: { kind: 'picture', picture: picture.sha256, crop },
+    placement: { ...placed, x: placed.x + sheet.width / 6, y: placed.y + sheet.height / 6 },
+  };
+}
+
+const GRADIENT: Omit<Gradient, 'ratio'> = {
+  kind: 'gradient',
+  shape: 'linear',
+  from: { x: 0.5, y: 0.05 },
+  to: { x: 0.5, y: 0.95 },
+  width: 0.6,
+  stops: [
+    { at: 0, tone: 100, middle: 0.5 },
+    { at: 1, tone: 0, middle: 0.5 },
+  ],
+  points: [
+    { x: 0.2, y: 0.2, tone: 90 },
+    { x: 0.8, y: 0.35, tone: 10 },
+    { x: 0.4, y: 0.8, tone: 45 },
+  ],
+  limit: 85,
+};
+
+/** A gradient that fills the sheet, solid at its top and bare at its foot; 85 % keeps the dots apart. */
+export const newGradient = (
+  id: string,
+  ink: string,
+  sheet: { width: number; height: number },
+): OriginalRecipe => ({
+  id,
+  name: 'Gradient',
+  content: { ...GRADIENT, ratio: sheet.height / sheet.width },
+  placement: { x: 0, y: 0, width: sheet.width, turn: 0, mirrored: false },
+  shown: true,
+  locked: false,
+  tone: DEFAULT_TONE,
+  ink,
+});
 
 /** A job on an A4 sheet turned the picture's way, in black on white, filled by the picture. */
 export function newJob(picture: PictureFacts): JobDocument {

@@ -1,7 +1,7 @@
 import type { Recipe } from '@brachytone/core';
 
 /** The version this program writes. */
-export const VERSION = 1;
+export const VERSION = 2;
 
 /** What film files are made as. */
 export const FILM_FORMATS = ['tiff-group4', 'tiff-deflate', 'png'] as const;
@@ -20,3 +20,10 @@ export interface JobDocument {
   readonly recipe: Recipe;
   readonly films: FilmSettings;
 }
+
+/** SHA-256 of every file a job's originals come from, each once. */
+export const filesOf = (recipe: Recipe): string[] => [
+  ...new Set(
+    recipe.originals.flatMap(({ content }) => (content.kind === 'picture' ? [content.picture] : [])),
+  ),
+];

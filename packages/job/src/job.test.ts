@@ -1,9 +1,14 @@
+import { STEP_KINDS, startOf, type PictureContent } from '@brachytone/core';
 import fc from 'fast-check';
 import {
+  addedOriginal,
   cropToSheet,
+  newGradient,
   newJob,
   placeOnSheet,
   readDocument,
+  recrop,
+  refit,
   sheetName,
   UnreadableDocument,
   type JobDocument,
@@ -19,15 +24,52 @@ function changed(change: (document: Record<string, never>) => void): unknown {
   return copy;
 }
 
+const pictureOf = (d: unknown) => (d as JobDocument).recipe.originals[0].content as PictureContent;
+
+/** The good document with one tone step of these settings, the others as they start. */
+function withStep(kind: string, settings: object): unknown {
+  return changed((d) => {
+    const found = STEP_KINDS.find((one) => one.kind === kind);
+    const step = {
+      id: 'step-1',
+      kind,
+      on: true,
+      settings: { ...(found ? startOf(found) : {}), ...settings },
+    };
+    Object.assign((d as never as JobDocument).recipe.originals[0], {
+      tone: { ...good.recipe.originals[0].tone, steps: [step] },
+    });
+  });
+}
+
 describe('a new job', () => {
   it('is a document that can be read', () => {
     expect(readDocument(structuredClone(good))).toEqual(good);
     expect(good.name).toBe('moonrise');
   });
+  it('takes a gradient, another picture, and a step of every kind with the settings it starts with', () => {
+    const { sheet } = good.recipe;
+    const steps = STEP_KINDS.map((kind) => ({
+      id: kind.kind,
+      kind: kind.kind,
+      on: true,
+      settings: startOf(kind),
+    }));
+    const originals = [
+      { ...good.recipe.originals[0], tone: { ...good.recipe.originals[0].tone, steps } },
+      newGradient('original-2', 'ink-1', sheet),
+      addedOriginal('original-3', 'ink-1', sheet, picture),
+    ];
+    const document = { ...good, recipe: { ...good.recipe, originals } };
+    expect(readDocument(structuredClone(document))).toEqual(document);
+    const { placement } = originals[2];
+    expect(placement.x + placement.width / 2).toBeCloseTo(sheet.width / 2, 9);
+  });
   it('stands the picture’s way and is filled by it', () => {
     expect(good.recipe.sheet).toMatchObject({ width: 210, height: 297 });
     expect(newJob({ ...picture, width: 5000 }).recipe.sheet).toMatchObject({ width: 297, height: 210 });
-    const [{ crop, placement }] = good.recipe.originals;
+    const [{ content, placement }] = good.recipe.originals;
+    const { crop } = content as PictureContent;
     expect(placement).toMatchObject({ x: 0, y: 0, width: 210 });
     expect((crop.width * 3000) / (crop.height * 4000)).toBeCloseTo(210 / 297, 9);
   });
@@ -64,40 +106,42 @@ describe('reading documents', () => {
       ),
       'largest dot',
     ],
-    [
-      'levels crossed',
-      changed((d) =>
-        Object.assign((d as never as JobDocument).recipe.originals[0].tone.levels, { bare: 60, solid: 50 }),
-      ),
-      'solid level',
-    ],
-    [
-      'no grey weight at all',
-      changed((d) =>
-        Object.assign((d as never as JobDocument).recipe.originals[0].tone, {
-          weights: { red: 0, green: 0, blue: 0 },
-        }),
-      ),
-      'weight',
-    ],
+    ['a step of no kind', withStep('glow', {}), 'kind'],
+    ['levels crossed', withStep('levels', { bare: 60, solid: 50 }), 'solid level'],
+    ['a step’s number beyond its range', withStep('blur', { radius: 9000 }), 'radius'],
+    ['a stranger among a step’s settings', withStep('invert', { twice: true }), 'twice'],
     [
       'a curve out of order',
-      changed((d) =>
-        Object.assign((d as never as JobDocument).recipe.originals[0].tone, {
-          curve: [
-            { in: 50, out: 0 },
-            { in: 20, out: 9 },
-          ],
-        }),
-      ),
+      withStep('curve', {
+        points: [
+          { in: 50, out: 0 },
+          { in: 20, out: 9 },
+        ],
+      }),
       'in order',
     ],
+    ['bands that do not rise', withStep('bands', { thresholds: [60, 40] }), 'must rise'],
     [
       'a crop beyond the picture',
       changed((d) =>
-        Object.assign((d as never as JobDocument).recipe.originals[0].crop, { x: 0.9, width: 0.5 }),
+        Object.assign((pictureOf(d) as unknown as { crop: object }).crop, { x: 0.9, width: 0.5 }),
       ),
       'beyond the picture',
+    ],
+    [
+      'an original of no kind',
+      changed((d) =>
+        Object.assign((d as never as JobDocument).recipe.originals[0], { content: { kind: 'dream' } }),
+      ),
+      'kind',
+    ],
+    [
+      'two originals with one name for both',
+      changed((d) => {
+        const { originals } = (d as never as JobDocument).recipe;
+        (originals as unknown[]).push(originals[0]);
+      }),
+      'duplicate',
     ],
     [
       'a colour that is none',
@@ -114,26 +158,69 @@ describe('reading documents', () => {
     expect(() => readDocument(value)).toThrow(words);
   });
 
-  it('brings older documents up to date step by step', () => {
+  it('brings version 1 up to date: its fixed steps become a list of those that did something', () => {
+    const first = {
+      version: 1,
+      name: 'Moon',
+      films: good.films,
+      recipe: {
+        ...good.recipe,
+        originals: [
+          {
+            id: 'original-1',
+            picture: picture.sha256,
+            name: picture.name,
+            crop: { x: 0.1, y: 0, width: 0.5, height: 1 },
+            placement: { x: 0, y: 0, width: 210 },
+            tone: {
+              weights: { red: 30, green: 60, blue: 30 },
+              reading: 'lightness',
+              levels: { bare: 6, solid: 97, mid: 1, floor: 0, ceiling: 100 },
+              curve: [
+                { in: 0, out: 0 },
+                { in: 100, out: 100 },
+              ],
+              invert: true,
+            },
+            ink: 'ink-1',
+          },
+        ],
+      },
+    };
+    const [original] = readDocument(first).recipe.originals;
+    expect(original.tone.steps.map(({ kind }) => kind)).toEqual(['levels', 'invert']);
+    expect(original.tone.steps[0].settings).toMatchObject({ bare: 6, solid: 97 });
+    expect(original.tone.grey).toEqual({
+      weights: { red: 25, yellow: 75, green: 50, cyan: 75, blue: 25, magenta: 50 },
+      reading: 'lightness',
+    });
+    expect(original.content).toEqual({
+      kind: 'picture',
+      picture: picture.sha256,
+      crop: { x: 0.1, y: 0, width: 0.5, height: 1, turn: 0 },
+    });
+  });
+
+  it('brings documents of several versions ago up to date step by step', () => {
     // Two versions that might have been: the first called the sheet a page, the second had no films yet.
     const older = {
       ...structuredClone(good),
-      version: -1,
+      version: 0,
       page: good.recipe.sheet,
       films: undefined,
     } as Record<string, unknown>;
     const migrations = [
       {
-        from: -1,
+        from: 0,
         migrate: ({ page, recipe, ...rest }: Record<string, unknown>) => ({
           ...rest,
           recipe: { ...(recipe as object), sheet: page },
         }),
       },
-      { from: 0, migrate: (document: Record<string, unknown>) => ({ ...document, films: good.films }) },
+      { from: 1, migrate: (document: Record<string, unknown>) => ({ ...document, films: good.films }) },
     ];
-    expect(readDocument(older, migrations, 1)).toEqual(good);
-    expect(() => readDocument({ ...older, version: -2 }, migrations, 1)).toThrow('version -2 cannot be read');
+    expect(readDocument(older, migrations)).toEqual(good);
+    expect(() => readDocument({ ...older, version: -2 }, migrations)).toThrow('version -2 cannot be read');
   });
 });
 
@@ -153,6 +240,34 @@ describe('placing', () => {
         expect(Math.abs(placed.x) + Math.abs(placed.y)).toBeLessThan(1e-6);
       }),
     );
+  });
+  it('a crop changed keeps a full sheet full, and anything else at its scale and place', () => {
+    const sheet = { width: 210, height: 297 };
+    const [full] = good.recipe.originals;
+    const crop = { x: 0.2, y: 0.1, width: 0.4, height: 0.3, turn: 0 };
+    const refilled = recrop(full, sheet, picture, crop);
+    expect(refilled.placement.width).toBeCloseTo(210, 9);
+    const small = addedOriginal('o', 'ink-1', sheet, picture);
+    const perPixel = small.placement.width / 3000;
+    const cut = recrop(small, sheet, picture, crop);
+    expect(cut.placement.width).toBeCloseTo(0.4 * 3000 * perPixel, 9);
+    // The crop's left top was 20 % across and 10 % down the picture, and still lies there.
+    expect(cut.placement.x).toBeCloseTo(small.placement.x + 0.2 * 3000 * perPixel, 9);
+    expect(cut.placement.y).toBeCloseTo(small.placement.y + 0.1 * 4000 * perPixel, 9);
+  });
+  it('another sheet is filled again by what filled the first, and the rest keeps its share', () => {
+    const before = good.recipe.sheet;
+    const after = { width: 148, height: 105 };
+    const originals = [
+      good.recipe.originals[0],
+      newGradient('g', 'ink-1', before),
+      addedOriginal('o', 'ink-1', before, picture),
+    ];
+    const [photo, gradient, small] = refit(originals, before, after, new Map([[picture.sha256, picture]]));
+    expect(photo.placement).toMatchObject({ x: 0, width: 148 });
+    expect(gradient.content).toMatchObject({ ratio: 105 / 148 });
+    expect(small.placement.width).toBe(originals[2].placement.width);
+    expect(small.placement.x + small.placement.width / 2).toBeCloseTo(74, 9);
   });
   it('names sheets either way up', () => {
     expect(sheetName(297, 420)).toBe('A3');

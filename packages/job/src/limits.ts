@@ -1,7 +1,11 @@
 /** The ranges the numbers of a job may take, shared by the schema and the interface. */
 export const LIMITS = {
-  /** Side of a sheet or width of an original, mm. */
+  /** Side of a sheet, mm. */
   side: { least: 5, most: 5000 },
+  /** Width of an original, mm. */
+  placed: { least: 1, most: 10000 },
+  /** One side over another. */
+  ratio: { least: 0.02, most: 50 },
   /** Place of an original on the sheet, mm. */
   position: { least: -10000, most: 10000 },
   /** Film resolution, dots per inch. */
@@ -10,6 +14,4 @@ export const LIMITS = {
   ruling: { least: 1, most: 300 },
   /** Degrees anticlockwise. */
   angle: { least: -180, most: 180 },
-  /** Weight of the middle tones. */
-  mid: { least: 0.2, most: 5 },
 } as const;

@@ -1,4 +1,5 @@
 import { VERSION, type JobDocument } from './document.ts';
+import { MIGRATIONS } from './migrations.ts';
 import { jobSchema } from './schema.ts';
 
 /** Brings a document of version `from` to version `from` + 1. */
@@ -6,9 +7,6 @@ export interface Migration {
   readonly from: number;
   readonly migrate: (document: Record<string, unknown>) => Record<string, unknown>;
 }
-
-/** One for every version that came before the present one, oldest first. */
-const MIGRATIONS: readonly Migration[] = [];
 
 /** A document that cannot be read; the message is for the person at the screen. */
 export class UnreadableDocument extends Error {}

@@ -1,4 +1,10 @@
-import type { Crop, Placement } from '@brachytone/core';
+import {
+  placedHeight,
+  type Crop,
+  type OriginalRecipe,
+  type PictureContent,
+  type Placement,
+} from '@brachytone/core';
 
 interface Size {
   readonly width: number;
@@ -11,12 +17,104 @@ export function cropToSheet(sheet: Size, picture: Size): Crop {
   const has = picture.width / picture.height;
   const width = Math.min(1, wanted / has);
   const height = Math.min(1, has / wanted);
-  return { x: (1 - width) / 2, y: (1 - height) / 2, width, height };
+  return { x: (1 - width) / 2, y: (1 - height) / 2, width, height, turn: 0 };
 }
 
 /** A cropped picture as large as the sheet allows, in its middle. */
-export function placeOnSheet(sheet: Size, picture: Size, crop: Crop): Placement {
+export function placeOnSheet(sheet: Size, picture: Size, crop: Pick<Crop, 'width' | 'height'>): Placement {
   const shape = (crop.width * picture.width) / (crop.height * picture.height);
   const width = Math.min(sheet.width, sheet.height * shape);
-  return { x: (sheet.width - width) / 2, y: (sheet.height - width / shape) / 2, width };
+  return {
+    x: (sheet.width - width) / 2,
+    y: (sheet.height - width / shape) / 2,
+    width,
+    turn: 0,
+    mirrored: false,
+  };
+}
+
+/** True when a straight box is as large as the sheet allows, in its middle. */
+export function fillsSheet(sheet: Size, { placement }: OriginalRecipe, height: number): boolean {
+  const near = (a: number, b: number) => Math.abs(a - b) < 0.1;
+  const { x, y, width, turn } = placement;
+  return (
+    turn === 0 &&
+    near(x + width / 2, sheet.width / 2) &&
+    near(y + height / 2, sheet.height / 2) &&
+    (near(width, sheet.width) || near(height, sheet.height))
+  );
+}
+
+/**
+ * A picture with another crop. One that filled the sheet still does; any other keeps its scale, and the part that stays
+ * visible stays where it is.
+ */
+export function recrop<One extends OriginalRecipe>(
+  original: One,
+  sheet: Size,
+  picture: Size,
+  crop: Crop,
+): One {
+  const content = original.content as PictureContent;
+  const { placement } = original;
+  const height = placedHeight(original, picture);
+  if (fillsSheet(sheet, original, height)) {
+    const refilled = placeOnSheet(sheet, picture, crop);
+    return {
+      ...original,
+      content: { ...content, crop },
+      placement: { ...refilled, mirrored: placement.mirrored },
+    };
+  }
+  const before = content.crop;
+  const perPixel = placement.width / (before.width * picture.width);
+  const width = crop.width * picture.width * perPixel;
+  const moved = (share: 'x' | 'y', size: number, length: 'width' | 'height') =>
+    (crop[share] + crop[length] / 2 - before[share] - before[length] / 2) * size * perPixel;
+  const by = { x: moved('x', picture.width, 'width'), y: moved('y', picture.height, 'height') };
+  const straight = placement.turn === 0 && !placement.mirrored && crop.turn === before.turn;
+  const middle = {
+    x: placement.x + placement.width / 2 + (straight ? by.x : 0),
+    y: placement.y + height / 2 + (straight ? by.y : 0),
+  };
+  const high = crop.height * picture.height * perPixel;
+  return {
+    ...original,
+    content: { ...content, crop },
+    placement: { ...placement, x: middle.x - width / 2, y: middle.y - high / 2, width },
+  };
+}
+
+/** Originals on a sheet of another size: those that filled it fill it again, the others keep their share of it. */
+export function refit(
+  originals: readonly OriginalRecipe[],
+  before: Size,
+  after: Size,
+  sizes: ReadonlyMap<string, Size>,
+): OriginalRecipe[] {
+  return originals.map((original) => {
+    const { content, placement } = original;
+    const picture = content.kind === 'picture' ? sizes.get(content.picture) : undefined;
+    if (content.kind === 'picture' && !picture) return original;
+    const height = placedHeight(original, picture);
+    if (fillsSheet(before, original, height)) {
+      if (content.kind === 'gradient') {
+        return {
+          ...original,
+          content: { ...content, ratio: after.height / after.width },
+          placement: { ...placement, x: 0, y: 0, width: after.width },
+        };
+      }
+      const crop = { ...cropToSheet(after, picture!), turn: content.crop.turn };
+      return { ...original, content: { ...content, crop }, placement: placeOnSheet(after, picture!, crop) };
+    }
+    const middle = {
+      x: ((placement.x + placement.width / 2) * after.width) / before.width,
+      y: ((placement.y + height / 2) * after.height) / before.height,
+    };
+    return {
+      ...original,
+      placement: { ...placement, x: middle.x - placement.width / 2, y: middle.y - height / 2 },
+    };
+  });
 }

@@ -2,6 +2,7 @@ import { SPOTS } from '@brachytone/core';
 import Joi from 'joi';
 import { FILM_FORMATS, VERSION, type JobDocument } from './document.ts';
 import { LIMITS } from './limits.ts';
+import { toneSchema } from './tone-schema.ts';
 
 const between = ({ least, most }: { least: number; most: number }) =>
   Joi.number().min(least).max(most).required();
@@ -16,47 +17,18 @@ const colour = Joi.string()
 const percent = between({ least: 0, most: 100 });
 const share = between({ least: 0, most: 1 });
 
-const tone = Joi.object({
-  weights: Joi.object({ red: percent, green: percent, blue: percent })
-    .custom((value: { red: number; green: number; blue: number }, helpers) =>
-      value.red + value.green + value.blue > 0 ? value : helpers.error('weights.none'),
-    )
-    .required()
-    .messages({ 'weights.none': 'At least one of red, green and blue must have a weight.' }),
-  reading: Joi.valid('dots', 'lightness').required(),
-  levels: Joi.object({
-    bare: percent,
-    solid: percent,
-    mid: between(LIMITS.mid),
-    floor: percent,
-    ceiling: percent,
-  })
-    .custom((value: { bare: number; solid: number }, helpers) =>
-      value.solid > value.bare ? value : helpers.error('levels.order'),
-    )
-    .required()
-    .messages({ 'levels.order': 'The solid level must lie above the bare level.' }),
-  curve: Joi.array()
-    .items(Joi.object({ in: percent, out: percent }))
-    .min(2)
-    .max(24)
-    .custom((points: { in: number }[], helpers) =>
-      points.every((point, i) => i === 0 || point.in > points[i - 1].in)
-        ? points
-        : helpers.error('curve.order'),
-    )
-    .required()
-    .messages({ 'curve.order': 'The points of a curve must stand in order, no two at the same tone.' }),
-  invert: Joi.boolean().required(),
-});
-
-const original = Joi.object({
-  id,
+const picture = Joi.object({
+  kind: Joi.valid('picture').required(),
   picture: Joi.string()
     .pattern(/^[0-9a-f]{64}$/)
     .required(),
-  name,
-  crop: Joi.object({ x: share, y: share, width: share.greater(0), height: share.greater(0) })
+  crop: Joi.object({
+    x: share,
+    y: share,
+    width: share.greater(0),
+    height: share.greater(0),
+    turn: between(LIMITS.angle),
+  })
     .custom((crop: { x: number; y: number; width: number; height: number }, helpers) =>
       crop.x + crop.width <= 1 + 1e-9 && crop.y + crop.height <= 1 + 1e-9
         ? crop
@@ -64,12 +36,54 @@ const original = Joi.object({
     )
     .required()
     .messages({ 'crop.outside': 'The crop reaches beyond the picture.' }),
+});
+
+const place = { x: Joi.number().min(-5).max(6).required(), y: Joi.number().min(-5).max(6).required() };
+
+const gradient = Joi.object({
+  kind: Joi.valid('gradient').required(),
+  shape: Joi.valid('linear', 'radial', 'elliptical', 'points').required(),
+  ratio: between(LIMITS.ratio),
+  from: Joi.object(place).required(),
+  to: Joi.object(place).required(),
+  width: between(LIMITS.ratio),
+  stops: Joi.array()
+    .items(Joi.object({ at: share, tone: percent, middle: Joi.number().min(0.02).max(0.98).required() }))
+    .min(2)
+    .max(24)
+    .custom((stops: { at: number }[], helpers) =>
+      stops.every((stop, i) => i === 0 || stop.at >= stops[i - 1].at) ? stops : helpers.error('stops.order'),
+    )
+    .required()
+    .messages({ 'stops.order': 'The stops of a gradient must stand in order.' }),
+  points: Joi.array()
+    .items(Joi.object({ ...place, tone: percent }))
+    .max(24)
+    .when('shape', { is: 'points', then: Joi.array().min(1) })
+    .required(),
+  limit: percent,
+});
+
+const original = Joi.object({
+  id,
+  name,
+  content: Joi.when('.kind', {
+    switch: [
+      { is: 'picture', then: picture.required() },
+      { is: 'gradient', then: gradient.required() },
+    ],
+    otherwise: Joi.object({ kind: Joi.valid('picture', 'gradient').required() }).required(),
+  }),
   placement: Joi.object({
     x: between(LIMITS.position),
     y: between(LIMITS.position),
-    width: between(LIMITS.side),
+    width: between(LIMITS.placed),
+    turn: between(LIMITS.angle),
+    mirrored: Joi.boolean().required(),
   }).required(),
-  tone: tone.required(),
+  shown: Joi.boolean().required(),
+  locked: Joi.boolean().required(),
+  tone: toneSchema,
   ink: id,
 });
 
@@ -99,7 +113,7 @@ const recipe = Joi.object({
     resolution: between(LIMITS.resolution),
   }).required(),
   stock: Joi.object({ name, colour }).required(),
-  originals: Joi.array().items(original).max(40).required(),
+  originals: Joi.array().items(original).max(40).unique('id').required(),
   inks: Joi.array().items(ink).min(1).max(8).unique('id').required(),
   plates: Joi.array().items(plate).min(1).max(8).unique('id').required(),
 })
@@ -111,7 +125,7 @@ const recipe = Joi.object({
   })
   .messages({ 'inks.missing': 'The job names an ink, “{{#ink}}”, that is not among its inks.' });
 
-/** The job document, version 1. Unknown members are refused. */
+/** The job document, in its present version. Unknown members are refused. */
 export const jobSchema: Joi.ObjectSchema<JobDocument> = Joi.object<JobDocument>({
   version: Joi.valid(VERSION).required(),
   name,

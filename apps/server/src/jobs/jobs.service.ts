@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import {
+  filesOf,
   newJob,
   readDocument,
   type HistoryChange,
@@ -108,7 +109,7 @@ export class JobsService {
 
   private async read(value: unknown): Promise<JobDocument> {
     const document = readDocument(value);
-    const missing = await this.originals.missing(document.recipe.originals.map(({ picture }) => picture));
+    const missing = await this.originals.missing(filesOf(document.recipe));
     if (missing.length > 0) {
       throw new Problem(
         422,

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
-import type { Pyramid } from '@brachytone/core';
-import type { OriginalView } from '@brachytone/job';
+import type { Pyramid, Recipe } from '@brachytone/core';
+import { filesOf, type OriginalView } from '@brachytone/job';
 import { and, asc, eq, inArray } from 'drizzle-orm';
 import { DATABASE, type BytesRow, type Database } from '../database/database.ts';
 import { originalBytes, originals } from '../database/schema.ts';
@@ -105,9 +105,9 @@ export class OriginalsService {
   }
 
   /** The pyramids of all the pictures a recipe names. */
-  async pictures(recipe: { originals: readonly { picture: string }[] }): Promise<SharedPictures> {
+  async pictures(recipe: Recipe): Promise<SharedPictures> {
     const out: SharedPictures = {};
-    for (const { picture } of recipe.originals) out[picture] ??= await this.pyramid(picture);
+    for (const file of filesOf(recipe)) out[file] = await this.pyramid(file);
     return out;
   }
 

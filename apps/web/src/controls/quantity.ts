@@ -21,6 +21,16 @@ export const DEGREES: Unit = { symbol: '°', others: { deg: 1 }, decimals: 1, st
 export const PERCENT: Unit = { symbol: '%', decimals: 1, step: 1 };
 export const PLAIN: Unit = { symbol: '', decimals: 2, step: 0.05 };
 
+export const PPI: Unit = { symbol: 'ppi', others: { dpi: 1, dpcm: 2.54 }, decimals: 0, step: 1 };
+
+/** Pixels of an original, which may be typed as lengths on the sheet too. */
+export const pixelsOf = (ppi: number): Unit => ({
+  symbol: 'px',
+  others: { mm: ppi / 25.4, cm: ppi / 2.54, in: ppi },
+  decimals: 1,
+  step: 0.5,
+});
+
 /** A number as it is shown: no idle decimals, a space before the unit but for degrees. */
 export function formatQuantity(value: number, unit: Unit): string {
   const text = String(Number(value.toFixed(unit.decimals)));

@@ -1,4 +1,5 @@
 import type { Recipe } from '@brachytone/core';
+import { filesOf } from '@brachytone/job';
 import { useEffect, useSyncExternalStore } from 'react';
 import { api } from '../store/api.ts';
 import { useAppDispatch } from '../store/store.ts';
@@ -11,7 +12,7 @@ export type Arrival = 'none' | 'some' | 'whole' | 'failed';
 export function usePictures(recipe: Recipe): { arrival: Arrival; version: number } {
   const dispatch = useAppDispatch();
   const version = useSyncExternalStore(pictures.subscribe, pictures.version);
-  const names = [...new Set(recipe.originals.map(({ picture }) => picture))].join(' ');
+  const names = filesOf(recipe).join(' ');
   useEffect(() => {
     for (const name of names.split(' ').filter(Boolean)) {
       const query = dispatch(api.endpoints.original.initiate(name));

@@ -8,18 +8,19 @@ import {
   plateCoverage,
   proof,
   readPam,
+  smallSource,
   SOLID,
   toneHistogram,
   toneView,
+  weightsThatPart,
   type Bits,
-  type Crop,
   type Frame,
+  type HueWeights,
   type LinearRgb,
   type Pyramid,
+  type OriginalRecipe,
   type Recipe,
   type Region,
-  type Tone,
-  type ToneStage,
   type View,
   type ViewRows,
 } from '@brachytone/core';
@@ -33,7 +34,7 @@ export interface DrawRequest {
   readonly rows: ViewRows;
   readonly what:
     | { readonly kind: 'original' }
-    | { readonly kind: 'plate'; readonly plate: number }
+    | { readonly kind: 'plate'; readonly plate: number; readonly ends: boolean }
     | { readonly kind: 'bits'; readonly plates: readonly number[]; readonly colours: readonly LinearRgb[] };
 }
 
@@ -41,6 +42,12 @@ export interface Drawn {
   readonly rgba: Uint8ClampedArray<ArrayBuffer>;
   readonly inked: readonly number[];
 }
+
+/** What prints solid in ruby, what stays bare in the blue that never prints. */
+const ENDS = { solid: [168, 31, 61], bare: [47, 143, 196] };
+
+/** Pixels of an original that are counted for a histogram. */
+const COUNTED = 120_000;
 
 const pictures = new Map<string, Pyramid>();
 const shared = (bytes: number): SharedArrayBuffer => new SharedArrayBuffer(bytes);
@@ -80,7 +87,7 @@ const workerApi = {
     const rgba =
       what.kind === 'original'
         ? originalView(scene, frame, view, rows)
-        : toneView(scene, what.plate, frame, view, rows);
+        : toneView(scene, what.plate, frame, view, rows, what.ends ? ENDS : undefined);
     return transfer({ rgba, inked: [] }, [rgba.buffer]);
   },
 
@@ -99,11 +106,21 @@ const workerApi = {
     });
   },
 
-  histogram(sha256: string, crop: Crop, tone: Tone, stage: ToneStage): number[] | undefined {
-    const levels = pictures.get(sha256)?.levels ?? [];
-    const level =
-      levels.findLast((one) => one && one.width * one.height > 40_000) ?? levels.find((one) => one);
-    return level ? toneHistogram(level, crop, tone, stage) : undefined;
+  /** Shares of an original's tones after so many of its tone steps. */
+  histogram(original: OriginalRecipe, steps: number): number[] {
+    const { content, tone } = original;
+    const whole = { x: 0, y: 0, width: 1, height: 1 };
+    return toneHistogram(
+      smallSource(original, pictures, COUNTED),
+      content.kind === 'picture' ? content.crop : whole,
+      { ...tone, steps: tone.steps.slice(0, steps) },
+    );
+  },
+
+  /** Grey weights that part a picture's colours best; undefined when it has none. */
+  automaticGrey(original: OriginalRecipe): HueWeights | undefined {
+    const { picture } = smallSource(original, pictures, COUNTED);
+    return picture && weightsThatPart(picture);
   },
 };
 

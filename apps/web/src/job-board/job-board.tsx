@@ -1,6 +1,7 @@
 import { useRef, useState, type DragEvent } from 'react';
 import { Button } from '../controls/button.tsx';
 import { Segmented } from '../controls/segmented.tsx';
+import { PICTURES } from '../shell/file-kinds.ts';
 import { TopBar } from '../shell/top-bar.tsx';
 import { sentenceOf, useJobsQuery } from '../store/api.ts';
 import type { JobSummary } from '@brachytone/job';
@@ -8,8 +9,6 @@ import { JobCard } from './job-card.tsx';
 import { useStartJob } from './use-start-job.ts';
 
 type Order = 'touched' | 'name';
-
-const ACCEPT = '.jpg,.jpeg,.png,.tif,.tiff,.webp,.avif,image/*';
 
 function arrange(jobs: readonly JobSummary[], find: string, order: Order): JobSummary[] {
   const words = find.trim().toLowerCase();
@@ -67,7 +66,7 @@ export function JobBoard() {
           ref={chooser}
           type="file"
           hidden
-          accept={ACCEPT}
+          accept={PICTURES}
           aria-label="Choose a picture"
           onChange={(event) => {
             start([...(event.target.files ?? [])]);

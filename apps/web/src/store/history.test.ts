@@ -30,12 +30,12 @@ describe('steps', () => {
     expect(undoStep(document, merged!)).toEqual(job);
   });
   it('of different kinds merge too', () => {
-    const first = stepOf(job, 'Curve', (draft) => {
-      draft.recipe.originals[0].tone.curve.splice(1, 0, { in: 50, out: 60 });
+    const first = stepOf(job, 'Plate', (draft) => {
+      draft.recipe.plates.push({ ...draft.recipe.plates[0], id: 'plate-2' });
     })!;
     const between = doStep(job, first);
-    const second = stepOf(between, 'Curve', (draft) => {
-      draft.recipe.originals[0].tone.curve[1].out = 70;
+    const second = stepOf(between, 'Plate', (draft) => {
+      draft.recipe.plates[1].screen.angle = 70;
     })!;
     const both = mergeSteps(first, second);
     expect(doStep(job, both)).toEqual(doStep(between, second));

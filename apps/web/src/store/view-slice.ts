@@ -11,6 +11,16 @@ export interface ViewState {
   readonly zoom: Zoom;
   /** Point of the sheet at the table's middle, mm; null = the sheet's own middle. */
   readonly centre: { readonly x: number; readonly y: number } | null;
+  /** Id of the original that is worked on; null = the first. */
+  readonly original: string | null;
+  /** Id of the tone step whose card is open (`grey` for the grey), or null. */
+  readonly step: string | null;
+  /** The tone brush: radius in mm on the sheet, strength −100 (lightens) to 100 (darkens) and softness in percent. */
+  readonly brush: { readonly radius: number; readonly strength: number; readonly softness: number };
+  /** Place of the picked stroke among the open step's, or null. */
+  readonly stroke: number | null;
+  /** True while the table shows what is solid and what is bare. */
+  readonly ends: boolean;
   /** Id of the one plate shown alone, or null. */
   readonly plate: string | null;
   readonly loupe: { readonly open: boolean; readonly pinned: boolean; readonly power: number };
@@ -22,6 +32,11 @@ const initialState: ViewState = {
   table: 'proof',
   zoom: 'fit',
   centre: null,
+  original: null,
+  step: null,
+  brush: { radius: 12, strength: -40, softness: 70 },
+  stroke: null,
+  ends: false,
   plate: null,
   loupe: { open: false, pinned: false, power: 8 },
   bench: 0.72,
@@ -40,6 +55,22 @@ const slice = createSlice({
       zoom: payload.zoom,
       centre: payload.zoom === 'fit' ? null : (payload.centre ?? state.centre),
     }),
+    pickOriginal: (state, { payload }: PayloadAction<string | null>) => ({
+      ...state,
+      original: payload,
+      step: null,
+    }),
+    openStep: (state, { payload }: PayloadAction<string | null>) => ({
+      ...state,
+      step: payload,
+      stroke: null,
+    }),
+    brushSet: (state, { payload }: PayloadAction<Partial<ViewState['brush']>>) => ({
+      ...state,
+      brush: { ...state.brush, ...payload },
+    }),
+    pickStroke: (state, { payload }: PayloadAction<number | null>) => ({ ...state, stroke: payload }),
+    showEnds: (state, { payload }: PayloadAction<boolean>) => ({ ...state, ends: payload }),
     showPlate: (state, { payload }: PayloadAction<string | null>) => ({ ...state, plate: payload }),
     loupeHeld: (state, { payload }: PayloadAction<boolean>) => ({
       ...state,
@@ -60,5 +91,18 @@ const slice = createSlice({
 });
 
 export const viewReducer = slice.reducer;
-export const { showTable, zoomed, showPlate, loupeHeld, loupePinned, loupePowered, benchLit, viewReset } =
-  slice.actions;
+export const {
+  pickOriginal,
+  openStep,
+  brushSet,
+  pickStroke,
+  showEnds,
+  showTable,
+  zoomed,
+  showPlate,
+  loupeHeld,
+  loupePinned,
+  loupePowered,
+  benchLit,
+  viewReset,
+} = slice.actions;

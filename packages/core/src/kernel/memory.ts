@@ -13,6 +13,7 @@ const MEGABYTE = 1 << 20;
 const LONGEST_ROW = 1 << 20;
 
 const ROW_BYTES = 2 * LONGEST_ROW + 64;
+export const RING_BYTES = 16 * MEGABYTE;
 const PLANE_BYTES = 16 * MEGABYTE;
 /** Four of the largest thresholds there are: twice 2²⁰ pixels. */
 const KEPT_BYTES = 16 * MEGABYTE + 256;
@@ -37,6 +38,13 @@ export const SUMS = {
   edges: area(4 * MEGABYTE),
   shares: area(8 * MEGABYTE),
   out: area(8 * MEGABYTE),
+};
+/** Rows that a filter passes over, with the addresses and weights of its taps. */
+export const FILTER = {
+  addresses: area(4096),
+  weights: area(4096),
+  row: area(ROW_BYTES),
+  ring: area(RING_BYTES),
 };
 const PLANE = area(PLANE_BYTES);
 const KEPT = area(KEPT_BYTES);

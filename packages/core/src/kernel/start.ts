@@ -14,6 +14,7 @@ export interface Kernels {
   ): void;
   mixRows(upper: number, lower: number, weight: number, out: number, count: number): void;
   stretchRow(row: number, offsets: number, weights: number, out: number, count: number): void;
+  weigh(addresses: number, weights: number, taps: number, out: number, count: number): void;
   sumRow(row: number, edges: number, shares: number, count: number, out: number): void;
 }
 

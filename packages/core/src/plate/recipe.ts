@@ -1,30 +1,53 @@
+import type { Gradient } from '../gradient/gradient.ts';
 import type { Ink } from '../ink/overprint.ts';
 import type { Screen } from '../screen/screen.ts';
-import type { Tone } from '../tone/tone-table.ts';
+import type { Tone } from '../tone/tone.ts';
 
-/** A rectangle in shares of a picture's width and height, each 0–1. */
+/**
+ * A rectangle in shares of a picture's width and height, each 0–1, turned about its middle by so many degrees
+ * anticlockwise (to straighten what was taken askew).
+ */
 export interface Crop {
   readonly x: number;
   readonly y: number;
   readonly width: number;
   readonly height: number;
+  readonly turn: number;
 }
 
-/** Where the cropped picture lies: its left top corner and width on the sheet, in mm. Its height follows. */
+/**
+ * Where an original lies: the left top corner and width of its box on the sheet, in mm, as if it were not turned; its
+ * height follows from what is in it. It is mirrored first, then turned about the box's middle, degrees anticlockwise.
+ */
 export interface Placement {
   readonly x: number;
   readonly y: number;
   readonly width: number;
+  readonly turn: number;
+  readonly mirrored: boolean;
 }
+
+/** A photograph, or any picture with tones. */
+export interface PictureContent {
+  readonly kind: 'picture';
+  /** SHA-256 of the file brought in, in hexadecimal. */
+  readonly picture: string;
+  readonly crop: Crop;
+}
+
+/** What an original is made of. */
+export type Content = PictureContent | Gradient;
 
 /** An original on the sheet, its way to the inks with it. */
 export interface OriginalRecipe {
   readonly id: string;
-  /** SHA-256 of the file brought in, in hexadecimal. */
-  readonly picture: string;
   readonly name: string;
-  readonly crop: Crop;
+  readonly content: Content;
   readonly placement: Placement;
+  /** One that is hidden is kept, and not printed. */
+  readonly shown: boolean;
+  /** One that is locked cannot be moved on the table. */
+  readonly locked: boolean;
   readonly tone: Tone;
   /** Id of the ink its tone is printed in; on every other plate it knocks out what lies under it. */
   readonly ink: string;

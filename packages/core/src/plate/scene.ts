@@ -4,6 +4,6 @@ import type { Recipe } from './recipe.ts';
 /** A recipe with the pictures it names. */
 export interface Scene {
   readonly recipe: Recipe;
-  /** By `picture` of the originals. An original whose picture is missing is an error. */
+  /** By the SHA-256 of their files. An original whose picture is missing is an error. */
   readonly pictures: ReadonlyMap<string, Pyramid>;
 }

@@ -8,6 +8,8 @@ import { createPlane } from './plane.ts';
 import { buildPyramid, chooseLevel, halve, levelCount } from './pyramid.ts';
 import { bands, intersect } from './region.ts';
 import { resampleInto } from './resample.ts';
+import { rowsOf } from './rows.ts';
+import { sampleInto } from './sample.ts';
 
 describe('pyramids', () => {
   it('halve as libvips shrinks by box', async () => {
@@ -50,21 +52,47 @@ describe('resampling', () => {
     const ramp = createPlane(20, 4);
     for (let i = 0; i < ramp.data.length; i++) ramp.data[i] = (i % 20) * 1000;
     const map = { origin: 0, step: 20 / 173 };
-    const window = { x: 0, y: 0, fullWidth: 20, fullHeight: 4 };
     const whole = createPlane(173, 40);
     const down = { origin: 0, step: 0.1 };
-    resampleInto(ramp, window, map, down, { x: 0, y: 0, width: 173, height: 40 }, whole, 0, 0);
+    resampleInto(rowsOf(ramp), map, down, { x: 0, y: 0, width: 173, height: 40 }, whole, 0, 0);
     for (let x = 10; x < 160; x++) {
       const want = ((x + 0.5) * (20 / 173) - 0.5) * 1000;
       expect(Math.abs(whole.data[x] - want)).toBeLessThan(1.5);
     }
     const part = createPlane(31, 9);
-    resampleInto(ramp, window, map, down, { x: 57, y: 12, width: 31, height: 9 }, part, 0, 0);
+    resampleInto(rowsOf(ramp), map, down, { x: 57, y: 12, width: 31, height: 9 }, part, 0, 0);
     for (let y = 0; y < 9; y++) {
       expect(part.data.slice(y * 31, (y + 1) * 31)).toEqual(
         whole.data.slice((y + 12) * 173 + 57, (y + 12) * 173 + 88),
       );
     }
+  });
+});
+
+describe('reading through any map', () => {
+  const picture = createPlane(40, 30);
+  for (let i = 0; i < picture.data.length; i++) picture.data[i] = (i * 7919) & 0xffff;
+  it('straight, is what resampling makes; mirrored, its mirror image', () => {
+    const region = { x: 3, y: 2, width: 70, height: 50 };
+    const [map, down] = [
+      { origin: -2.3, step: 0.61 },
+      { origin: 1.7, step: 0.53 },
+    ];
+    const straight = createPlane(70, 50);
+    resampleInto(rowsOf(picture), map, down, region, straight, 0, 0);
+    const any = createPlane(70, 50);
+    const affine = { xx: map.step, xy: 0, x0: map.origin, yx: 0, yy: down.step, y0: down.origin };
+    sampleInto(rowsOf(picture), affine, region, any);
+    // The way across is rounded first by the one, and after the way down by neither.
+    for (let i = 0; i < any.data.length; i++) {
+      expect(Math.abs(any.data[i] - straight.data[i])).toBeLessThanOrEqual(2);
+    }
+    const mirrored = createPlane(40, 30);
+    const across = { origin: 40, step: -1 };
+    const upwards = { origin: 30, step: -1 };
+    const whole = { x: 0, y: 0, width: 40, height: 30 };
+    resampleInto(rowsOf(picture), across, upwards, whole, mirrored, 0, 0);
+    expect([...mirrored.data]).toEqual([...picture.data].reverse());
   });
 });
 

@@ -1,43 +1,21 @@
 import { addressOf, keep, kernels, pixelsAt, ROWS } from '../kernel/memory.ts';
 import { recentOnly } from '../recent.ts';
 import type { Plane } from './plane.ts';
+import type { Region } from './region.ts';
+import type { Rows } from './rows.ts';
 
 /**
  * Where output pixels lie on a source: output pixel centre i + ½ reads source position
- * `origin + (i + ½) · step` measured in source pixels from the source's left (or top) edge.
+ * `origin + (i + ½) · step` measured in source pixels from the source's left (or top) edge. A mirrored one has a
+ * negative step.
  */
 export interface AxisMap {
   readonly origin: number;
   readonly step: number;
 }
 
-/** Lowest source index an output index reads. */
-export const firstTap = (map: AxisMap, index: number): number =>
-  Math.floor(map.origin + (index + 0.5) * map.step - 0.5);
-
 const WEIGHT_BITS = 14;
 const WEIGHT_ONE = 1 << WEIGHT_BITS;
-
-/**
- * Taps of the columns, as the kernel reads them: for each output index the byte offset of its pair of source pixels, in
- * a row that begins with its first pixel twice, then for each the pair's weights (low and high 16 bits).
- */
-const recentColumns = recentOnly<Int32Array>(16);
-
-function columnTaps(map: AxisMap, start: number, count: number, limit: number, offset: number): Int32Array {
-  const key = `${map.origin} ${map.step} ${start} ${count} ${limit} ${offset}`;
-  return recentColumns(key, () => {
-    const padded = (count + 3) & ~3;
-    const out = new Int32Array(2 * padded);
-    for (let i = 0; i < count; i++) {
-      const { first, second, weight } = tap(map, start + i, limit);
-      // Beyond the ends both taps are the outermost pixel, which the row's own pairs give with either weight.
-      out[i] = 2 * (second === first && first === 0 ? 0 : first - offset + 1);
-      out[padded + i] = (weight << 16) | (WEIGHT_ONE - weight);
-    }
-    return out;
-  });
-}
 
 /** The two taps and the weight (0–2¹⁴) of the second of an output index, kept in [0, limit). */
 function tap(map: AxisMap, index: number, limit: number) {
@@ -50,43 +28,68 @@ function tap(map: AxisMap, index: number, limit: number) {
   };
 }
 
-/** Which part of the whole source a plane holds, and the size of the whole. */
-export interface SourceWindow {
-  readonly x: number;
-  readonly y: number;
-  readonly fullWidth: number;
-  readonly fullHeight: number;
+/** Columns of the source that output columns read, and their taps in the form the kernel takes. */
+interface Columns {
+  readonly start: number;
+  readonly count: number;
+  /**
+   * For each output index the byte offset of its pair of source pixels, in a row that begins with its first pixel
+   * twice; then for each the pair's weights (low and high 16 bits).
+   */
+  readonly taps: Int32Array;
+}
+
+/** Bands of one film read the same columns over and over. */
+const recentColumns = recentOnly<Columns>(16);
+
+function columnsOf(map: AxisMap, start: number, count: number, limit: number): Columns {
+  return recentColumns(`${map.origin} ${map.step} ${start} ${count} ${limit}`, () => {
+    const ends = [tap(map, start, limit), tap(map, start + count - 1, limit)];
+    const low = Math.min(ends[0].first, ends[1].first);
+    const high = Math.max(ends[0].second, ends[1].second);
+    const padded = (count + 3) & ~3;
+    const taps = new Int32Array(2 * padded);
+    for (let i = 0; i < count; i++) {
+      const { first, second, weight } = tap(map, start + i, limit);
+      // Before the first pixel both taps are that pixel, which is the pair at the row's very beginning.
+      taps[i] = second === first && first === 0 ? 0 : 2 * (first - low + 1);
+      taps[padded + i] = (weight << 16) | (WEIGHT_ONE - weight);
+    }
+    return { start: low, count: high - low + 1, taps };
+  });
 }
 
 /**
- * Bilinear resampling of a 16-bit plane into part of another. Beyond the source's edge its outermost pixels
- * repeat. Weights have 14 bits and come from absolute positions, so any part equals that part of the whole.
+ * Bilinear resampling of rows into part of a plane. Beyond the source's edge its outermost pixels repeat. Weights have
+ * 14 bits and come from absolute positions, so any part equals that part of the whole.
  *
- * @param source samples of the window `window` of the whole source
  * @param region output rectangle in absolute output coordinates
  * @param out    written at `outX`, `outY`, in its own coordinates
  */
 export function resampleInto(
-  source: Plane,
-  window: SourceWindow,
+  source: Rows,
   mapX: AxisMap,
   mapY: AxisMap,
-  region: { x: number; y: number; width: number; height: number },
+  region: Region,
   out: Plane,
   outX: number,
   outY: number,
 ): void {
-  const width = region.width;
-  const taps = columnTaps(mapX, region.x, width, window.fullWidth, window.x);
-  const offsets = keep(taps);
-  const weights = offsets + 2 * taps.length;
-  // The first and the last pixel stand twice, so that every tap has a neighbour on its right.
-  const row = pixelsAt(ROWS.source, source.width + 2);
+  const { width } = region;
+  const columns = columnsOf(mapX, region.x, width, source.width);
+  // All rows are had before the kernels' memory is written to: making them may need it too.
+  const ends = [tap(mapY, region.y, source.height), tap(mapY, region.y + region.height - 1, source.height)];
+  const firstRow = Math.min(ends[0].first, ends[1].first);
+  const lastRow = Math.max(ends[0].second, ends[1].second);
+  const sourceRows = Array.from({ length: lastRow - firstRow + 1 }, (_, i) => source.row(firstRow + i));
+  const row = pixelsAt(ROWS.source, columns.count + 2);
   const stretch = (y: number, to: number): void => {
-    row.set(source.data.subarray(y * source.width, (y + 1) * source.width), 1);
+    // The first and the last pixel stand twice, so that every tap has a neighbour on its right.
+    row.set(sourceRows[y - firstRow].subarray(columns.start, columns.start + columns.count), 1);
     row[0] = row[1];
-    row[source.width + 1] = row[source.width];
-    kernels.stretchRow(ROWS.source, offsets, weights, to, width);
+    row[columns.count + 1] = row[columns.count];
+    const offsets = keep(columns.taps);
+    kernels.stretchRow(ROWS.source, offsets, offsets + 2 * columns.taps.length, to, width);
   };
   // Source rows already stretched to the output's width; two are enough, since rows come in order.
   let upper = ROWS.upper;
@@ -96,21 +99,13 @@ export function resampleInto(
   const plane = addressOf(out.data);
   const mixed = pixelsAt(ROWS.out, width);
   for (let y = 0; y < region.height; y++) {
-    const { first, second, weight } = tap(mapY, region.y + y, window.fullHeight);
-    const wantUpper = first - window.y;
-    const wantLower = second - window.y;
-    if (wantUpper === lowerRow && wantUpper !== upperRow) {
+    const { first, second, weight } = tap(mapY, region.y + y, source.height);
+    if (first !== upperRow && (first === lowerRow || second === upperRow)) {
       [upper, lower] = [lower, upper];
       [upperRow, lowerRow] = [lowerRow, upperRow];
     }
-    if (wantUpper !== upperRow) {
-      stretch(wantUpper, upper);
-      upperRow = wantUpper;
-    }
-    if (wantLower !== lowerRow) {
-      stretch(wantLower, lower);
-      lowerRow = wantLower;
-    }
+    if (first !== upperRow) stretch((upperRow = first), upper);
+    if (second !== lowerRow) stretch((lowerRow = second), lower);
     const at = (outY + y) * out.width + outX;
     // Whole groups of eight may be written straight where they belong; a rest goes there by way of a row of its own.
     const straight = plane === undefined ? 0 : width & ~7;

@@ -1,50 +1,106 @@
-import { SOLID } from '../raster/plane.ts';
+import { SOLID, type Plane } from '../raster/plane.ts';
 import { fullSample, hasAlpha, type Picture } from '../raster/picture.ts';
 import type { Region } from '../raster/region.ts';
-import type { Plane } from '../raster/plane.ts';
 
-/** Shares of red, green and blue in the grey; any positive scale, only their ratio counts. */
-export interface GreyWeights {
+/** Grey of each pure hue at full strength, in percent: 0 prints solid, 100 stays bare. */
+export interface HueWeights {
   readonly red: number;
+  readonly yellow: number;
   readonly green: number;
+  readonly cyan: number;
   readonly blue: number;
+  readonly magenta: number;
 }
 
-/** Luma weights of ITU-R BT.709-6, item 3.2. */
-export const BT709: GreyWeights = { red: 0.2126, green: 0.7152, blue: 0.0722 };
+/** Hue weights of a plain weighted sum of red, green and blue: a mixture weighs what its parts do. Shares 0–1. */
+export const weightsOf = (red: number, green: number, blue: number): HueWeights => ({
+  red: red * 100,
+  yellow: (red + green) * 100,
+  green: green * 100,
+  cyan: (green + blue) * 100,
+  blue: blue * 100,
+  magenta: (blue + red) * 100,
+});
+
+/** Luma weights of ITU-R BT.709-6, item 3.2: what each hue weighs to the eye. */
+export const BT709: HueWeights = weightsOf(0.2126, 0.7152, 0.0722);
+
+/** True when the weights are a plain weighted sum of red, green and blue. */
+const isPlainSum = (w: HueWeights): boolean =>
+  Math.abs(w.yellow - w.red - w.green) < 1e-6 &&
+  Math.abs(w.cyan - w.green - w.blue) < 1e-6 &&
+  Math.abs(w.magenta - w.blue - w.red) < 1e-6 &&
+  Math.abs(w.red + w.green + w.blue - 100) < 1e-6;
 
 /**
- * A region of a picture as coverage: 65535 − weighted grey of the encoded (sRGB) samples, sent through a table
- * of 65536 coverages. Weights work on the encoded values, as luma does. Alpha is left aside.
+ * Rows of a picture as coverage: 65535 − grey of the encoded (sRGB) samples, sent through a table of 65536 coverages. A
+ * colour is taken apart into white, its nearest mixed hue (yellow, cyan, magenta) and its nearest pure one; white weighs
+ * 100 %, the hues what their weights say. With plain weights that is luma. Alpha is left aside.
  */
 export function greyCoverage(
   picture: Picture,
-  weights: GreyWeights,
+  weights: HueWeights,
   table: Uint16Array,
   region: Region,
 ): Plane {
   const out = new Uint16Array(region.width * region.height);
   const { data, channels, width } = picture;
   const scale = SOLID / fullSample(picture);
-  const sum = weights.red + weights.green + weights.blue;
-  const red = (weights.red / sum) * scale;
-  const green = (weights.green / sum) * scale;
-  const blue = (weights.blue / sum) * scale;
-  let at = 0;
+  const read = channels < 3 ? readGrey : isPlainSum(weights) ? readSum : readHues;
+  const short =
+    channels < 3 && scale > 1
+      ? Uint16Array.from({ length: 256 }, (_, v) => table[SOLID - v * 257])
+      : undefined;
   for (let y = 0; y < region.height; y++) {
-    let from = ((region.y + y) * width + region.x) * channels;
-    const end = at + region.width;
-    if (channels < 3) {
-      for (; at < end; at++, from += channels) out[at] = table[SOLID - data[from] * scale];
-    } else {
-      for (; at < end; at++, from += channels) {
-        const grey = (data[from] * red + data[from + 1] * green + data[from + 2] * blue + 0.5) | 0;
-        out[at] = table[SOLID - grey];
-      }
-    }
+    const from = ((region.y + y) * width + region.x) * channels;
+    const to = y * region.width;
+    if (short)
+      for (let i = 0, at = from; i < region.width; i++, at += channels) out[to + i] = short[data[at]];
+    else read(data, from, channels, scale, weights, table, out, to, region.width);
   }
   return { width: region.width, height: region.height, data: out };
 }
+
+type Read = (
+  data: Uint8Array | Uint16Array,
+  from: number,
+  channels: number,
+  scale: number,
+  weights: HueWeights,
+  table: Uint16Array,
+  out: Uint16Array,
+  to: number,
+  count: number,
+) => void;
+
+const readGrey: Read = (data, from, channels, scale, _, table, out, to, count) => {
+  for (let i = 0; i < count; i++, from += channels) out[to + i] = table[SOLID - data[from] * scale];
+};
+
+const readSum: Read = (data, from, channels, scale, weights, table, out, to, count) => {
+  const red = (weights.red * scale) / 100;
+  const green = (weights.green * scale) / 100;
+  const blue = (weights.blue * scale) / 100;
+  for (let i = 0; i < count; i++, from += channels) {
+    const grey = (data[from] * red + data[from + 1] * green + data[from + 2] * blue + 0.5) | 0;
+    out[to + i] = table[SOLID - grey];
+  }
+};
+
+const readHues: Read = (data, from, channels, scale, w, table, out, to, count) => {
+  for (let i = 0; i < count; i++, from += channels) {
+    const r = data[from];
+    const g = data[from + 1];
+    const b = data[from + 2];
+    const least = r < g ? (r < b ? r : b) : g < b ? g : b;
+    const most = r > g ? (r > b ? r : b) : g > b ? g : b;
+    const middle = r + g + b - least - most;
+    const pure = most === r ? w.red : most === g ? w.green : w.blue;
+    const mixed = least === b ? w.yellow : least === r ? w.cyan : w.magenta;
+    const grey = least + ((middle - least) * mixed + (most - middle) * pure) / 100;
+    out[to + i] = table[SOLID - Math.min(SOLID, Math.max(0, Math.round(grey * scale)))];
+  }
+};
 
 /** A region's opacity (0 = nothing there, 65535 = opaque), or undefined when the picture has no alpha. */
 export function opacity(picture: Picture, region: Region): Plane | undefined {

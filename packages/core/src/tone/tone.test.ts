@@ -1,12 +1,18 @@
 import { converter } from 'culori';
 import fc from 'fast-check';
 import { linearToSrgb, srgbToLinear } from '../colour/srgb.ts';
-import { greyPicture, PLAIN_TONE } from '../testing.ts';
+import { greyPicture, toneOf, toneStep } from '../testing.ts';
 import { monotoneCurve, STRAIGHT } from './curve.ts';
+import { weightsThatPart } from './auto-grey.ts';
 import { BT709, greyCoverage } from './grey.ts';
 import { toneHistogram } from './histogram.ts';
 import { applyLevels, NO_LEVELS } from './levels.ts';
-import { toneTable } from './tone-table.ts';
+import { compileTone } from './compile.ts';
+import { pictureSource } from './picture-source.ts';
+import { NO_TONE, type Tone } from './tone.ts';
+
+/** The table of a tone of point steps alone. */
+const tableOf = (tone: Tone) => compileTone(tone, { scale: 1, ppi: 300 }).read;
 
 const wholeOf = (width: number, height: number) => ({ x: 0, y: 0, width, height });
 
@@ -16,7 +22,7 @@ describe('grey', () => {
     const { data: coverage } = greyCoverage(
       { width: 5, height: 1, channels: 3, data },
       BT709,
-      toneTable(PLAIN_TONE),
+      tableOf(NO_TONE),
       wholeOf(5, 1),
     );
     const grey = [...coverage].map((value) => 1 - value / 65535);
@@ -27,13 +33,13 @@ describe('grey', () => {
     const { data: coverage } = greyCoverage(
       { width: 6, height: 1, channels: 1, data },
       BT709,
-      toneTable(PLAIN_TONE),
+      tableOf(NO_TONE),
       wholeOf(6, 1),
     );
     expect([...coverage]).toEqual([65535, 65534, 65278, 35535, 1, 0]);
   });
   it('read as lightness, asks for the dot that reflects as much light', () => {
-    const table = toneTable({ ...PLAIN_TONE, reading: 'lightness' });
+    const table = tableOf({ ...NO_TONE, grey: { ...NO_TONE.grey, reading: 'lightness' } });
     const grey = 0.5;
     expect(1 - table[Math.round((1 - grey) * 65535)] / 65535).toBeCloseTo(srgbToLinear(grey), 4);
   });
@@ -100,26 +106,90 @@ describe('the tone curve', () => {
   });
 });
 
+describe('grey by hues', () => {
+  const plain = fc.tuple(fc.nat(255), fc.nat(255), fc.nat(255));
+  it('with every weight its own, keeps greys grey and pure hues at their weights', () => {
+    const weights = { red: 10, yellow: 90, green: 30, cyan: 70, blue: 5, magenta: 60 };
+    const pixels = [
+      [255, 0, 0],
+      [255, 255, 0],
+      [0, 255, 0],
+      [0, 255, 255],
+      [0, 0, 255],
+      [255, 0, 255],
+      [77, 77, 77],
+      [255, 255, 255],
+      // Half way from grey 100 to full red.
+      [255, 100, 100],
+    ];
+    const data = Uint8Array.from(pixels.flat());
+    const { data: made } = greyCoverage(
+      { width: pixels.length, height: 1, channels: 3, data },
+      weights,
+      tableOf(NO_TONE),
+      wholeOf(pixels.length, 1),
+    );
+    const wanted = [0.1, 0.9, 0.3, 0.7, 0.05, 0.6, 77 / 255, 1, (100 + 155 * 0.1) / 255];
+    wanted.forEach((grey, i) => expect(1 - made[i] / 65535).toBeCloseTo(grey, 4));
+  });
+  it('with the weights of a plain sum, is that sum', () => {
+    // The smallest step off the plain sum sends the same pixels the other way through.
+    const nudged = { ...BT709, yellow: BT709.yellow + 2e-6 };
+    fc.assert(
+      fc.property(plain, (pixel) => {
+        const picture = { width: 1, height: 1, channels: 3, data: Uint8Array.from(pixel) } as const;
+        const [a, b] = [BT709, nudged].map(
+          (weights) => greyCoverage(picture, weights, tableOf(NO_TONE), wholeOf(1, 1)).data[0],
+        );
+        expect(Math.abs(a - b)).toBeLessThanOrEqual(1);
+      }),
+      { seed: 12 },
+    );
+  });
+});
+
+it('the automatic weights follow the channel in which a picture differs most', () => {
+  const data = new Uint8Array(300 * 3);
+  for (let i = 0; i < 300; i++) data.set([(i * 83) % 256, 120, 118 + (i % 5)], i * 3);
+  const { red, green, blue } = weightsThatPart({ width: 30, height: 10, channels: 3, data })!;
+  expect([red, green, blue]).toEqual([100, 0, 0]);
+  expect(weightsThatPart(greyPicture(4, 4, () => 9))).toBeUndefined();
+});
+
 describe('the steps together', () => {
-  it('come in order: levels, curve, invert', () => {
-    const table = toneTable({
-      ...PLAIN_TONE,
-      levels: { ...NO_LEVELS, bare: 50 },
-      curve: [
-        { in: 0, out: 10 },
-        { in: 100, out: 100 },
-      ],
-      invert: true,
-    });
+  const bent = toneStep('curve', {
+    points: [
+      { in: 0, out: 10 },
+      { in: 100, out: 100 },
+    ],
+  });
+  it('come in their order, and those that are off do nothing', () => {
+    const table = tableOf(toneOf(toneStep('levels', { bare: 50 }), bent, toneStep('invert')));
     expect(table[Math.round(0.5 * 65535)] / 65535).toBeCloseTo(0.9, 4);
     expect(table[65535]).toBe(0);
+    const other = tableOf(toneOf(toneStep('invert'), toneStep('levels', { bare: 50 }), bent));
+    expect(other[65535] / 65535).toBeCloseTo(0.1, 4);
+    expect(tableOf(toneOf({ ...toneStep('invert'), on: false }))[65535]).toBe(65535);
+  });
+  it('densify covers each time the same share of what is bare', () => {
+    const table = tableOf(toneOf(toneStep('densify', { times: 2 })));
+    expect(table[Math.round(0.3 * 65535)] / 65535).toBeCloseTo(1 - 0.7 * 0.7, 4);
+  });
+  it('bands part where they are told, from bare to solid', () => {
+    const table = tableOf(toneOf(toneStep('bands', { thresholds: [25, 50, 75] })));
+    const made = [10, 24.9, 25.1, 60, 90].map((tone) => table[Math.round((tone / 100) * 65535)] / 65535);
+    [0, 0, 1 / 3, 2 / 3, 1].forEach((tone, i) => expect(made[i]).toBeCloseTo(tone, 4));
   });
   it('show in the histogram, over the crop alone', () => {
-    const picture = greyPicture(100, 10, (x) => (x < 50 ? 255 : 0));
+    const source = pictureSource(
+      greyPicture(100, 10, (x) => (x < 50 ? 255 : 0)),
+      1,
+      300,
+    );
     const right = { x: 0.5, y: 0, width: 0.5, height: 1 };
-    expect(toneHistogram(picture, right, PLAIN_TONE, 'before', 4)).toEqual([0, 0, 0, 1]);
-    expect(toneHistogram(picture, right, { ...PLAIN_TONE, invert: true }, 'after', 4)).toEqual([1, 0, 0, 0]);
+    expect(toneHistogram(source, right, NO_TONE, 4)).toEqual([0, 0, 0, 1]);
+    expect(toneHistogram(source, right, toneOf(toneStep('invert')), 4)).toEqual([1, 0, 0, 0]);
     const whole = { x: 0, y: 0, width: 1, height: 1 };
-    expect(toneHistogram(picture, whole, PLAIN_TONE, 'before', 2)).toEqual([0.5, 0.5]);
+    expect(toneHistogram(source, whole, NO_TONE, 2)).toEqual([0.5, 0.5]);
   });
 });

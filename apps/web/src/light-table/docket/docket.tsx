@@ -3,9 +3,9 @@ import { useNavigate, useParams } from 'react-router';
 import { STAGES, type StageId } from '../stages.ts';
 import { FilmsStage, FilmsSummary } from './films-stage.tsx';
 import { InksStage, InksSummary } from './inks-stage.tsx';
-import { OriginalStage, OriginalSummary } from './original-stage.tsx';
+import { OriginalStage, OriginalSummary } from './original/original-stage.tsx';
 import { ScreensStage, ScreensSummary } from './screens-stage.tsx';
-import { ToneStage, ToneSummary } from './tone-stage.tsx';
+import { ToneStage, ToneSummary } from './tone/tone-stage.tsx';
 
 const PARTS: Record<StageId, { summary: () => ReactNode; controls: () => ReactNode }> = {
   original: { summary: OriginalSummary, controls: OriginalStage },

@@ -1,26 +1,32 @@
-import type { Recipe } from '@brachytone/core';
+import type { OriginalRecipe, Recipe } from '@brachytone/core';
 import { useMemo } from 'react';
-import { useOriginalQuery } from '../../store/api.ts';
+import { useFiles } from '../../store/use-files.ts';
 
 /** Width in mm that a picture is laid out at while it is cropped; only its shape matters. */
 const WIDTH = 200;
 
-/** The first original's whole picture as a sheet of its own, to set a crop on. */
-export function useCropRecipe(recipe: Recipe): Recipe | undefined {
-  const original = recipe.originals[0];
-  const { data } = useOriginalQuery(original.picture);
+/** An original's whole picture as a sheet of its own, to set a crop on. */
+export function useCropRecipe(recipe: Recipe, original: OriginalRecipe | undefined): Recipe | undefined {
+  const files = useFiles();
   return useMemo(() => {
-    if (!data) return undefined;
+    if (original?.content.kind !== 'picture') return undefined;
+    const file = files.get(original.content.picture);
+    if (!file) return undefined;
     return {
       ...recipe,
       sheet: {
         width: WIDTH,
-        height: (WIDTH * data.height) / data.width,
-        resolution: (data.width / WIDTH) * 25.4,
+        height: (WIDTH * file.height) / file.width,
+        resolution: (file.width / WIDTH) * 25.4,
       },
       originals: [
-        { ...original, crop: { x: 0, y: 0, width: 1, height: 1 }, placement: { x: 0, y: 0, width: WIDTH } },
+        {
+          ...original,
+          content: { ...original.content, crop: { x: 0, y: 0, width: 1, height: 1, turn: 0 } },
+          placement: { x: 0, y: 0, width: WIDTH, turn: 0, mirrored: false },
+          shown: true,
+        },
       ],
     };
-  }, [recipe, original, data]);
+  }, [recipe, original, files]);
 }

@@ -5,11 +5,15 @@ import { useDrawing, type Drawing, type Receive } from '../../engine/use-drawing
 import { usePictures } from '../../engine/use-pictures.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';
+import { useOriginal } from '../../store/use-original.ts';
 import { loupePowered, zoomed } from '../../store/view-slice.ts';
 import { Loupe } from '../loupe/loupe.tsx';
 import { pointAt } from '../rack/pointer.ts';
 import { CropHandles } from './crop-handles.tsx';
+import { BrushLayer } from './brush-layer.tsx';
 import { useCropRecipe } from './crop-recipe.ts';
+import { GradientHandles } from './gradient-handles.tsx';
+import { PlaceHandles } from './place-handles.tsx';
 import { dragged, layOut, visiblePart, zoomAround } from './geometry.ts';
 import { Measures } from './measures.tsx';
 import { TableBars } from './table-bars.tsx';
@@ -40,14 +44,15 @@ export function Table() {
     return () => observer.disconnect();
   }, []);
 
-  const cropping = stage === 'original' && view.table === 'original';
-  const cropRecipe = useCropRecipe(document.recipe);
-  const recipe = cropping && cropRecipe ? cropRecipe : document.recipe;
+  const original = useOriginal();
+  const cropRecipe = useCropRecipe(document.recipe, original);
+  const cropping = stage === 'original' && view.table === 'original' && cropRecipe !== undefined;
+  const recipe = cropping ? cropRecipe : document.recipe;
   const frame = useMemo(() => filmFrame(recipe), [recipe]);
   const { arrival, version } = usePictures(recipe);
   const lie = layOut(view, recipe.sheet, frame, size, size.ratio);
   const part = size.width > 0 ? visiblePart(lie, frame, size) : undefined;
-  const what = whatToDraw(document, view.table, view.plate);
+  const what = whatToDraw(document, view.table, view.plate, view.ends);
   const mirrored = view.table === 'film' && document.films.mirrored;
   const drawing: Drawing | undefined =
     part && (arrival === 'some' || arrival === 'whole')
@@ -161,7 +166,14 @@ export function Table() {
         }}
       />
       {size.width > 0 && !cropping && <Measures lie={lie} sheet={recipe.sheet} ratio={size.ratio} />}
-      {cropping && cropRecipe && <CropHandles lie={lie} ratio={size.ratio} />}
+      {cropping && <CropHandles lie={lie} ratio={size.ratio} />}
+      {size.width > 0 && stage === 'original' && !cropping && (
+        <>
+          <PlaceHandles lie={lie} ratio={size.ratio} />
+          <GradientHandles lie={lie} ratio={size.ratio} />
+        </>
+      )}
+      {size.width > 0 && stage === 'tone' && <BrushLayer lie={lie} ratio={size.ratio} />}
       <TableBars lie={lie} ratio={size.ratio} sharpness={sharpness} arrival={arrival} />
       {view.loupe.open && !cropping && <Loupe arrival={arrival} version={version} />}
     </main>

@@ -17,11 +17,12 @@ export function whatToDraw(
   document: JobDocument,
   table: TableView,
   alone: string | null,
+  ends = false,
 ): DrawRequest['what'] {
   const { recipe, films } = document;
   const plates = shownPlates(recipe, alone);
   if (table === 'original') return { kind: 'original' };
-  if (table === 'plate') return { kind: 'plate', plate: plates[0] };
+  if (ends || table === 'plate') return { kind: 'plate', plate: plates[0], ends };
   if (table === 'film') {
     const colours = films.negative ? [BLACK, CLEAR] : [CLEAR, BLACK];
     return { kind: 'bits', plates: [plates[0]], colours };

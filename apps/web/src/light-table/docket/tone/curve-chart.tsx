@@ -3,7 +3,7 @@ import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { APART, clamp, movePoint, round } from './curve-points.ts';
 import { Histogram } from './histogram.tsx';
 
-const WIDTH = 278;
+const WIDTH = 258;
 const HEIGHT = 168;
 /** The tone curve over the finished tones: drag points, press the line for a new one, Delete takes one away. */
 export function CurveChart({

@@ -1,20 +1,23 @@
 import type { Levels } from '@brachytone/core';
 import { useRef, type PointerEvent } from 'react';
-import { NumberField } from '../../controls/number-field.tsx';
-import { PERCENT } from '../../controls/quantity.ts';
+import { NumberField } from '../../../controls/number-field.tsx';
+import { PERCENT } from '../../../controls/quantity.ts';
 import { Histogram } from './histogram.tsx';
 
-const WIDTH = 278;
+const WIDTH = 258;
 const HEIGHT = 84;
 
 /** Levels over the histogram: two marks to drag, the tones that become bare and solid. */
 export function LevelsChart({
   bins,
   levels,
+  limits,
   onChange,
 }: {
   bins: readonly number[] | undefined;
   levels: Levels;
+  /** Smallest and largest dot of the screen, percent. */
+  limits: { smallest: number; largest: number };
   onChange: (change: Partial<Levels>, gesture: string) => void;
 }) {
   const box = useRef<HTMLDivElement>(null);
@@ -64,6 +67,11 @@ export function LevelsChart({
         style={{ width: WIDTH + 2, height: HEIGHT + 2 }}
       >
         {bins && <Histogram bins={bins} width={WIDTH} height={HEIGHT} />}
+        {[limits.smallest, limits.largest]
+          .filter((tone) => tone > 0 && tone < 100)
+          .map((tone) => (
+            <span key={tone} className="absolute inset-y-0 w-px bg-guide" style={{ left: `${tone}%` }} />
+          ))}
         {mark('bare', 'Bare level')}
         {mark('solid', 'Solid level')}
       </div>

@@ -1,0 +1,28 @@
+import { readDocument, VERSION } from '@brachytone/job';
+import { eq, ne, sql } from 'drizzle-orm';
+import type { Database } from './database.ts';
+import { jobs, jobSteps, runs } from './schema.ts';
+
+/**
+ * Brings job documents written by an earlier version up to date, once, before anything reads them. The undo history of
+ * such a job speaks of a shape that is no more, so it begins anew; the job itself stays as it was left.
+ */
+export async function upgradeDocuments({ queries }: Database): Promise<void> {
+  const isOld = (column: typeof jobs.document | typeof runs.document) =>
+    ne(sql`(${column} ->> 'version')::int`, VERSION);
+  await queries.transaction(async (tx) => {
+    for (const { id, document } of await tx.select().from(jobs).where(isOld(jobs.document))) {
+      await tx
+        .update(jobs)
+        .set({ document: readDocument(document), position: 0 })
+        .where(eq(jobs.id, id));
+      await tx.delete(jobSteps).where(eq(jobSteps.jobId, id));
+    }
+    for (const { id, document } of await tx.select().from(runs).where(isOld(runs.document))) {
+      await tx
+        .update(runs)
+        .set({ document: readDocument(document) })
+        .where(eq(runs.id, id));
+    }
+  });
+}

@@ -1,0 +1,48 @@
+import { DropdownMenu } from 'radix-ui';
+import type { ReactNode } from 'react';
+
+/** A button that opens a list of things to do. */
+export function Menu({
+  label,
+  children,
+  align = 'start',
+}: {
+  label: ReactNode;
+  children: ReactNode;
+  align?: 'start' | 'end';
+}) {
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="flex h-7 items-center gap-1.5 rounded-sm border border-edge bg-raised px-2.5 hover:bg-white data-[state=open]:border-ink">
+        {label}
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align={align}
+          sideOffset={3}
+          collisionPadding={8}
+          className="z-20 max-h-[70vh] w-[278px] overflow-y-auto rounded-sm border border-ink bg-raised py-1"
+        >
+          {children}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+export function MenuItem({ name, says, onPick }: { name: string; says?: string; onPick: () => void }) {
+  return (
+    <DropdownMenu.Item
+      className="block cursor-pointer px-2.5 py-1 outline-none data-highlighted:bg-ink data-highlighted:text-raised"
+      onSelect={onPick}
+    >
+      <span className="block font-semibold">{name}</span>
+      {says && <span className="block leading-4 opacity-80">{says}</span>}
+    </DropdownMenu.Item>
+  );
+}
+
+/** A small heading among the things. */
+export function MenuHeading({ children }: { children: ReactNode }) {
+  return <DropdownMenu.Label className="px-2.5 pt-2 pb-0.5 text-soft">{children}</DropdownMenu.Label>;
+}

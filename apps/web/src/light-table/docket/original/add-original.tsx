@@ -1,0 +1,74 @@
+import type { OriginalRecipe } from '@brachytone/core';
+import { addedOriginal, newGradient } from '@brachytone/job';
+import { Plus } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { Menu, MenuItem } from '../../../controls/menu.tsx';
+import { sentenceOf, useAddOriginalMutation } from '../../../store/api.ts';
+import { edit } from '../../../store/job-slice.ts';
+import { useAppDispatch } from '../../../store/store.ts';
+import { useDocument } from '../../../store/use-job.ts';
+import { pickOriginal } from '../../../store/view-slice.ts';
+import { PICTURES } from '../../../shell/file-kinds.ts';
+import { freeId } from '../../free-id.ts';
+
+/** A menu of what can be laid on the sheet; it comes to lie uppermost. */
+export function AddOriginal() {
+  const dispatch = useAppDispatch();
+  const { recipe } = useDocument();
+  const chooser = useRef<HTMLInputElement>(null);
+  const [addOriginal] = useAddOriginalMutation();
+  const [busy, setBusy] = useState('');
+  const id = freeId('original', recipe.originals);
+  const ink = recipe.plates[0].ink;
+  const add = (original: OriginalRecipe) => {
+    dispatch(edit(`Add ${original.name}`, (draft) => void draft.recipe.originals.push(original as never)));
+    dispatch(pickOriginal(original.id));
+  };
+  const bring = async (file: File) => {
+    setBusy(file.name);
+    try {
+      const { sha256, width, height } = await addOriginal(file).unwrap();
+      const name = file.name.trim().slice(0, 120) || 'picture';
+      add(addedOriginal(id, ink, recipe.sheet, { sha256, name, width, height }));
+    } catch (error) {
+      toast.error(`“${file.name}”: ${sentenceOf(error)}`);
+    } finally {
+      setBusy('');
+    }
+  };
+  return (
+    <>
+      <input
+        ref={chooser}
+        type="file"
+        hidden
+        accept={PICTURES}
+        aria-label="Choose a picture for the sheet"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          if (file) void bring(file);
+          event.target.value = '';
+        }}
+      />
+      <Menu
+        label={
+          <>
+            <Plus size={13} /> {busy ? 'Bringing it in…' : 'Add to the sheet'}
+          </>
+        }
+      >
+        <MenuItem
+          name="Picture…"
+          says="A photograph or other picture from a file"
+          onPick={() => chooser.current?.click()}
+        />
+        <MenuItem
+          name="Gradient"
+          says="Made in place: linear, radial, elliptical, or tones set anywhere"
+          onPick={() => add(newGradient(id, ink, recipe.sheet))}
+        />
+      </Menu>
+    </>
+  );
+}

@@ -1,0 +1,61 @@
+import { effectiveResolution } from '@brachytone/core';
+import { useEffect } from 'react';
+import { useAppDispatch } from '../../../store/store.ts';
+import { useFiles } from '../../../store/use-files.ts';
+import { useDocument } from '../../../store/use-job.ts';
+import { useOriginal } from '../../../store/use-original.ts';
+import { showTable } from '../../../store/view-slice.ts';
+import { shortSheet } from '../../words.ts';
+import { Group } from '../group.tsx';
+import { AddOriginal } from './add-original.tsx';
+import { GradientGroup } from './gradient-group.tsx';
+import { OriginalList } from './original-list.tsx';
+import { PictureGroup } from './picture-group.tsx';
+import { PlaceGroup } from './place-group.tsx';
+import { SheetGroup } from './sheet-group.tsx';
+
+export function OriginalSummary() {
+  const { recipe } = useDocument();
+  const files = useFiles();
+  const { originals, sheet } = recipe;
+  const [only] = originals;
+  const file =
+    originals.length === 1 && only.content.kind === 'picture' ? files.get(only.content.picture) : undefined;
+  const rest =
+    file && only.content.kind === 'picture'
+      ? `${Math.round(effectiveResolution(only.content.crop, only.placement.width, file))} ppi`
+      : originals.length === 1
+        ? only.name.toLowerCase()
+        : `${originals.length} originals`;
+  return (
+    <span className="truncate">
+      {shortSheet(sheet)} · {rest}
+    </span>
+  );
+}
+
+export function OriginalStage() {
+  const dispatch = useAppDispatch();
+  const original = useOriginal();
+  // Left for another stage, the crop is done.
+  useEffect(
+    () => () => {
+      dispatch(showTable('proof'));
+    },
+    [dispatch],
+  );
+  return (
+    <>
+      <Group name="On the sheet">
+        <OriginalList />
+        <div className="mt-2">
+          <AddOriginal />
+        </div>
+      </Group>
+      {original?.content.kind === 'gradient' && <GradientGroup />}
+      {original?.content.kind === 'picture' && <PictureGroup />}
+      {original && <PlaceGroup />}
+      <SheetGroup />
+    </>
+  );
+}

@@ -1,0 +1,106 @@
+import { effectiveResolution, type Crop, type PictureContent } from '@brachytone/core';
+import { cropToSheet, LIMITS, placeOnSheet, recrop } from '@brachytone/job';
+import { Button } from '../../../controls/button.tsx';
+import { DEGREES } from '../../../controls/quantity.ts';
+import { SliderRow } from '../../../controls/slider-row.tsx';
+import { useAppDispatch, useAppSelector } from '../../../store/store.ts';
+import { useFiles } from '../../../store/use-files.ts';
+import { useDocument } from '../../../store/use-job.ts';
+import { useEditOriginal, useOriginal } from '../../../store/use-original.ts';
+import { showTable } from '../../../store/view-slice.ts';
+import { bytesWords } from '../../words.ts';
+import { Fact, Group, ResetButton, Row } from '../group.tsx';
+import { cropToRatio, RATIOS } from './crop-ratios.ts';
+
+/** A picture's file, crop and effective resolution. */
+export function PictureGroup() {
+  const dispatch = useAppDispatch();
+  const { recipe } = useDocument();
+  const original = useOriginal()!;
+  const change = useEditOriginal();
+  const content = original.content as PictureContent;
+  const file = useFiles().get(content.picture);
+  const cropping = useAppSelector((state) => state.view.table === 'original');
+  const ruling = Math.max(...recipe.plates.map(({ screen }) => screen.ruling));
+  const { crop } = content;
+  if (!file) return null;
+  const setCrop = (next: Crop, gesture: string | null = null) =>
+    change('Crop', (draft) => void Object.assign(draft, recrop(original, recipe.sheet, file, next)), gesture);
+  const ppi = effectiveResolution(crop, original.placement.width, file);
+  return (
+    <>
+      <Group
+        name="Crop"
+        aside={
+          <ResetButton
+            label="Fill the sheet"
+            onClick={() =>
+              change('Fill the sheet', (draft) => {
+                const next = cropToSheet(recipe.sheet, file);
+                (draft.content as { crop: Crop }).crop = next;
+                draft.placement = placeOnSheet(recipe.sheet, file, next);
+              })
+            }
+          />
+        }
+      >
+        <Row label="Shape">
+          <select
+            aria-label="Shape of the crop"
+            className="h-6 grow rounded-sm border border-edge bg-white px-1 hover:border-soft"
+            value=""
+            onChange={(event) => {
+              const ratio = RATIOS.find(({ name }) => name === event.target.value);
+              const shape = ratio?.ratio ?? recipe.sheet.width / recipe.sheet.height;
+              setCrop(
+                ratio?.ratio === 0
+                  ? { x: 0, y: 0, width: 1, height: 1, turn: crop.turn }
+                  : cropToRatio(crop, file, shape),
+              );
+            }}
+          >
+            <option value="" disabled>
+              {Math.round(crop.width * file.width)} × {Math.round(crop.height * file.height)} px
+            </option>
+            <option>The sheet’s</option>
+            {RATIOS.map(({ name }) => (
+              <option key={name}>{name}</option>
+            ))}
+          </select>
+          <Button
+            className="!h-6 !px-2"
+            aria-pressed={cropping}
+            onClick={() => dispatch(showTable(cropping ? 'proof' : 'original'))}
+          >
+            {cropping ? 'Done' : 'On the table'}
+          </Button>
+        </Row>
+        <SliderRow
+          label="Straighten"
+          value={crop.turn}
+          unit={DEGREES}
+          {...LIMITS.angle}
+          usual={[-15, 15]}
+          onChange={(turn, gesture) => setCrop({ ...crop, turn }, gesture)}
+        />
+        <Fact label="Prints at">{ppi.toFixed(0)} ppi</Fact>
+        <p className={ppi < ruling * 1.5 ? 'text-warn' : 'text-soft'}>
+          {ppi < ruling * 1.5
+            ? `Fewer than 1.5 pixels for each line at ${ruling} lpi: detail will look soft.`
+            : `${(ppi / ruling).toFixed(1)} pixels for each line at ${ruling} lpi: enough.`}
+        </p>
+      </Group>
+      <Group name="File">
+        <Fact label="Pixels">
+          {file.width} × {file.height}
+        </Fact>
+        <Fact label="Kind">
+          {file.facts.format}, {file.facts.colour}, {file.facts.bitsPerSample} bit
+          {file.facts.alpha ? ', alpha' : ''}
+        </Fact>
+        <Fact label="Profile">{file.facts.profile ?? 'none, taken as sRGB'}</Fact>
+        <Fact label="Size">{bytesWords(file.byteLength)}</Fact>
+      </Group>
+    </>
+  );
+}

@@ -1,0 +1,26 @@
+import { stepKind, type Levels } from '@brachytone/core';
+import { useOriginal } from '../../../store/use-original.ts';
+import { useDocument } from '../../../store/use-job.ts';
+import { LevelsChart } from './levels-chart.tsx';
+import { FieldRow, type ControlsProps } from './step-controls.tsx';
+import { useHistogram } from './use-histogram.ts';
+
+/** Levels over the histogram of the tones that come to them. */
+export function LevelsControls(props: ControlsProps) {
+  const bins = useHistogram(useOriginal(), props.before);
+  const { smallest, largest } = useDocument().recipe.plates[0].screen;
+  const { mid, floor, ceiling } = stepKind('levels').fields;
+  return (
+    <>
+      <LevelsChart
+        bins={bins}
+        levels={props.step.settings as unknown as Levels}
+        limits={{ smallest, largest }}
+        onChange={(change, gesture) => props.set({ ...change }, gesture)}
+      />
+      <FieldRow name="mid" field={mid} {...props} />
+      <FieldRow name="floor" field={floor} {...props} />
+      <FieldRow name="ceiling" field={ceiling} {...props} />
+    </>
+  );
+}

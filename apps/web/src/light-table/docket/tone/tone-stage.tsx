@@ -1,0 +1,103 @@
+import { MM_PER_INCH, stepKind, type OriginalRecipe } from '@brachytone/core';
+import { useEffect } from 'react';
+import { useOriginalQuery } from '../../../store/api.ts';
+import { useAppDispatch, useAppSelector } from '../../../store/store.ts';
+import { useDocument } from '../../../store/use-job.ts';
+import { useOriginal } from '../../../store/use-original.ts';
+import { openStep, showEnds } from '../../../store/view-slice.ts';
+import { OriginalPicker } from '../original/original-picker.tsx';
+import { AddStep } from './add-step.tsx';
+import { GreyCard } from './grey-card.tsx';
+import { Histogram } from './histogram.tsx';
+import { StepList } from './step-list.tsx';
+import { useHistogram } from './use-histogram.ts';
+
+export function ToneSummary() {
+  const original = useOriginal();
+  const names = (original?.tone.steps ?? [])
+    .filter(({ on }) => on)
+    .map(({ kind }) => stepKind(kind).name.toLowerCase());
+  return <span className="truncate">{names.join(' · ') || 'as it is'}</span>;
+}
+
+/** Pixels of an original per inch of the sheet. */
+function usePpi(original: OriginalRecipe): number {
+  const { content, placement } = original;
+  const sha256 = content.kind === 'picture' ? content.picture : '';
+  const { data } = useOriginalQuery(sha256, { skip: sha256 === '' });
+  if (content.kind !== 'picture') return 12 * MM_PER_INCH;
+  return data ? (content.crop.width * data.width) / (placement.width / MM_PER_INCH) : 300;
+}
+
+export function ToneStage() {
+  const original = useOriginal();
+  if (!original) return <p className="text-soft">There is no original on the sheet yet.</p>;
+  return <ToneOf original={original} />;
+}
+
+function ToneOf({ original }: { original: OriginalRecipe }) {
+  const dispatch = useAppDispatch();
+  const ppi = usePpi(original);
+  const ends = useAppSelector((state) => state.view.ends);
+  useEffect(
+    () => () => {
+      dispatch(showEnds(false));
+      dispatch(openStep(null));
+    },
+    [dispatch],
+  );
+  return (
+    <>
+      <OriginalPicker />
+      <Tones original={original} />
+      <button
+        type="button"
+        aria-pressed={ends}
+        className="mt-1.5 mb-3 flex h-7 w-full items-center gap-2 rounded-sm border border-edge bg-raised px-2.5 hover:bg-white aria-pressed:border-ink"
+        onClick={() => dispatch(showEnds(!ends))}
+      >
+        <span className="size-2.5 rounded-full bg-ruby" /> solid
+        <span className="size-2.5 rounded-full bg-guide" /> bare
+        <span className="ml-auto text-soft">{ends ? 'Back to the proof' : 'Show where'}</span>
+      </button>
+      {original.content.kind === 'picture' && <GreyCard />}
+      <StepList ppi={ppi} />
+      <div className="mt-2 flex gap-2">
+        <AddStep />
+      </div>
+    </>
+  );
+}
+
+/** Tones before all steps and after, over one another, with the dots that the screen can make. */
+function Tones({ original }: { original: OriginalRecipe }) {
+  const { smallest, largest } = useDocument().recipe.plates[0].screen;
+  const before = useHistogram(original, 0);
+  const after = useHistogram(original, original.tone.steps.length);
+  const chart = (bins: number[] | undefined, name: string) => (
+    <figure>
+      <div className="relative h-[62px] w-[136px] border border-edge bg-white">
+        {bins && <Histogram bins={bins} width={134} height={60} />}
+        {[smallest, largest].map(
+          (tone) =>
+            tone > 0 &&
+            tone < 100 && (
+              <span
+                key={tone}
+                title={tone === smallest ? `Smallest dot ${tone} %` : `Largest dot ${tone} %`}
+                className="absolute inset-y-0 w-px bg-guide"
+                style={{ left: `${tone}%` }}
+              />
+            ),
+        )}
+      </div>
+      <figcaption className="text-soft">{name}</figcaption>
+    </figure>
+  );
+  return (
+    <div className="flex justify-between">
+      {chart(before, 'before')}
+      {chart(after, 'after all steps')}
+    </div>
+  );
+}

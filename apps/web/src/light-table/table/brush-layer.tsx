@@ -1,0 +1,164 @@
+import {
+  after,
+  boxToPicture,
+  inverse,
+  mapPoint,
+  scaled,
+  sheetToBox,
+  type Affine,
+  type OriginalRecipe,
+  type Stroke,
+} from '@brachytone/core';
+import { useRef, useState, type PointerEvent } from 'react';
+import { useAppSelector } from '../../store/store.ts';
+import { useFiles } from '../../store/use-files.ts';
+import { useEditOriginal, useOriginal } from '../../store/use-original.ts';
+import type { Lie } from './geometry.ts';
+import { useHeights } from './place-handles.tsx';
+
+/** A stroke takes a new point after so much of the brush's radius. */
+const SPACING = 0.2;
+const MOST_POINTS = 4000;
+
+/** From the sheet (mm) to an original's picture, in shares of the picture's width. */
+function useSheetToPicture(original: OriginalRecipe | undefined): Affine | undefined {
+  const heightOf = useHeights();
+  const files = useFiles();
+  if (!original) return undefined;
+  const height = heightOf(original);
+  if (height === undefined) return undefined;
+  const { content, placement } = original;
+  const toBox = sheetToBox(original, height);
+  if (content.kind === 'gradient') return after(toBox, scaled(1, height / placement.width));
+  const file = files.get(content.picture)!;
+  return after(after(toBox, boxToPicture(content.crop, file)), scaled(1 / file.width));
+}
+
+/** Takes strokes of the tone brush on the table, and shows the one that is picked. */
+export function BrushLayer({ lie, ratio }: { lie: Lie; ratio: number }) {
+  const original = useOriginal();
+  const { step: open, brush, stroke: picked } = useAppSelector((state) => state.view);
+  const change = useEditOriginal();
+  const svg = useRef<SVGSVGElement>(null);
+  const drawing = useRef<{ gesture: string; points: [number, number, number][] }>(undefined);
+  const [pointer, setPointer] = useState<{ x: number; y: number }>();
+  const toPicture = useSheetToPicture(original);
+  const at = original?.tone.steps.findIndex(({ id }) => id === open) ?? -1;
+  const step = original?.tone.steps[at];
+  if (!step || step.kind !== 'brush' || !toPicture) return null;
+  const scale = lie.scale / ratio;
+  const toSheet = inverse(toPicture);
+  /** Millimetres of the picture's whole width. */
+  const wide = Math.hypot(toSheet.xx, toSheet.yx);
+  const radius = brush.radius / wide;
+  const place = (event: PointerEvent) => {
+    const bounds = svg.current!.getBoundingClientRect();
+    return { x: event.clientX - bounds.left, y: event.clientY - bounds.top };
+  };
+  const pointOf = (event: PointerEvent): [number, number, number] => {
+    const { x, y } = place(event);
+    const share = mapPoint(toPicture, x / scale, y / scale);
+    const pressure = event.pointerType === 'pen' ? Math.max(0.05, event.pressure) : 1;
+    return [
+      Math.round(share.x * 1e5) / 1e5,
+      Math.round(share.y * 1e5) / 1e5,
+      Math.round(pressure * 100) / 100,
+    ];
+  };
+  const keep = () => {
+    const { gesture, points } = drawing.current!;
+    const stroke: Stroke = {
+      points: points.map((point) => [...point] as const),
+      radius,
+      strength: brush.strength,
+      softness: brush.softness,
+    };
+    const isFirst = points.length === 1;
+    change(
+      'Brush stroke',
+      (draft) => {
+        const strokes = draft.tone.steps[at].settings.strokes as unknown as Stroke[];
+        if (isFirst) strokes.push(stroke);
+        else strokes[strokes.length - 1] = stroke;
+      },
+      gesture,
+    );
+  };
+  const begin = (event: PointerEvent) => {
+    if (event.button !== 0) return;
+    event.stopPropagation();
+    event.currentTarget.setPointerCapture(event.pointerId);
+    drawing.current = { gesture: `stroke-${Date.now()}`, points: [pointOf(event)] };
+    keep();
+  };
+  const move = (event: PointerEvent) => {
+    setPointer(place(event));
+    if (!drawing.current) return;
+    event.stopPropagation();
+    const { points } = drawing.current;
+    const next = pointOf(event);
+    const last = points[points.length - 1];
+    if (points.length >= MOST_POINTS || Math.hypot(next[0] - last[0], next[1] - last[1]) < radius * SPACING)
+      return;
+    points.push(next);
+    keep();
+  };
+  const strokes = step.settings.strokes as readonly Stroke[];
+  const shown = picked === null ? undefined : strokes[picked];
+  return (
+    <svg
+      ref={svg}
+      role="application"
+      aria-label="Brush"
+      className="absolute cursor-none touch-none overflow-visible"
+      style={{
+        left: lie.left / ratio,
+        top: lie.top / ratio,
+        width: lie.width / ratio,
+        height: lie.height / ratio,
+      }}
+      onPointerDown={begin}
+      onPointerMove={move}
+      onPointerUp={() => (drawing.current = undefined)}
+      onPointerCancel={() => (drawing.current = undefined)}
+      onPointerLeave={() => setPointer(undefined)}
+    >
+      <rect width="100%" height="100%" fill="transparent" />
+      {shown && (
+        <polyline
+          points={shown.points
+            .map(([x, y]) => mapPoint(toSheet, x, y))
+            .map(({ x, y }) => `${x * scale},${y * scale}`)
+            .join(' ')}
+          fill="none"
+          stroke="#2f8fc4"
+          strokeWidth={Math.max(2, shown.radius * wide * scale * 2)}
+          strokeOpacity="0.35"
+          strokeLinecap="round"
+          strokeLinejoin="round"
+        />
+      )}
+      {pointer && (
+        <>
+          <circle
+            cx={pointer.x}
+            cy={pointer.y}
+            r={brush.radius * scale}
+            fill="none"
+            stroke="#fff"
+            strokeWidth="3"
+            strokeOpacity="0.6"
+          />
+          <circle
+            cx={pointer.x}
+            cy={pointer.y}
+            r={brush.radius * scale}
+            fill="none"
+            stroke="#2f8fc4"
+            strokeWidth="1.5"
+          />
+        </>
+      )}
+    </svg>
+  );
+}

@@ -1,0 +1,146 @@
+import { bytesAt, FILTER, kernels, pixelsAt, RING_BYTES, wholesAt } from '../kernel/memory.ts';
+import { power } from '../power.ts';
+import { createPlane, type Plane } from '../raster/plane.ts';
+import { resampleInto } from '../raster/resample.ts';
+import { rowsOf } from '../raster/rows.ts';
+import { recentOnly } from '../recent.ts';
+
+/** A standard deviation below this (pixels) changes nothing worth having. */
+const LEAST = 0.15;
+/** Wider ones than this are made on halved pictures, where fewer taps do the same. */
+const WIDEST = 4;
+/** Taps reach this many standard deviations. */
+const REACH = 3;
+const ONE = 1 << 15;
+
+interface Passes {
+  /** The picture is reduced by 2 to this power first. */
+  readonly halvings: number;
+  /** Weights of the taps, adding up to 2¹⁵. */
+  readonly weights: Uint16Array;
+}
+
+const recentPasses = recentOnly<Passes>(16);
+
+function passesOf(sigma: number): Passes {
+  return recentPasses(String(sigma), () => {
+    let halvings = 0;
+    while (sigma / 2 ** halvings > WIDEST) halvings++;
+    const cell = 4 ** halvings;
+    // Means over cells and the straight lines between their centres blur too: cells by (s² − 1)/12, lines by s²/6.
+    const rest = sigma * sigma - (halvings === 0 ? 0 : (cell - 1) / 12 + cell / 6);
+    const narrow = Math.sqrt(rest / cell);
+    const radius = Math.ceil(REACH * narrow);
+    const bell = Array.from({ length: 2 * radius + 1 }, (_, i) =>
+      power(Math.E, -((i - radius) ** 2) / (2 * narrow * narrow) + 20),
+    );
+    const sum = bell.reduce((a, b) => a + b, 0);
+    const weights = Uint16Array.from(bell, (value) => Math.round((value / sum) * ONE));
+    weights[radius] += ONE - weights.reduce((a, b) => a + b, 0);
+    return { halvings, weights };
+  });
+}
+
+/** Rows above and below that a row's result depends on. */
+export function gaussianMargin(sigma: number): number {
+  if (sigma < LEAST) return 0;
+  const { halvings, weights } = passesOf(sigma);
+  return ((weights.length >> 1) + (halvings === 0 ? 0 : 2)) << halvings;
+}
+
+/**
+ * A Gaussian blur of whole rows. Beyond the plane's edges its outermost pixels repeat; rows nearer to an edge than the
+ * margin are only right where that edge is the picture's own.
+ *
+ * @param sigma standard deviation in pixels
+ * @param y     row of the whole picture that the plane begins at
+ */
+export function gaussian(plane: Plane, sigma: number, y: number): Plane {
+  if (sigma < LEAST) return plane;
+  const { halvings, weights } = passesOf(sigma);
+  if (halvings === 0) return weighed(plane, weights);
+  const pad = (weights.length >> 1) + 1;
+  const soft = weighed(reduced(plane, halvings, pad, y), weights);
+  const out = createPlane(plane.width, plane.height);
+  const step = 1 / 2 ** halvings;
+  resampleInto(
+    rowsOf(soft),
+    { origin: pad, step },
+    { origin: y * step - (y >> halvings) + pad, step },
+    { x: 0, y: 0, width: plane.width, height: plane.height },
+    out,
+    0,
+    0,
+  );
+  return out;
+}
+
+/**
+ * Means over square cells of 2ⁿ pixels, in step with the whole picture's rows, `pad` of them beyond every edge, where the
+ * outermost pixels repeat.
+ */
+function reduced(plane: Plane, halvings: number, pad: number, y: number): Plane {
+  const { width, height, data } = plane;
+  const size = 1 << halvings;
+  const first = y >> halvings;
+  const columns = ((width - 1) >> halvings) + 1;
+  const rows = ((y + height - 1) >> halvings) - first + 1;
+  const out = createPlane(columns + 2 * pad, rows + 2 * pad);
+  const sums = new Float64Array(columns);
+  for (let row = 0; row < out.height; row++) {
+    sums.fill(0);
+    let left = 0;
+    let right = 0;
+    for (let k = 0; k < size; k++) {
+      const j = Math.min(height - 1, Math.max(0, (row - pad + first) * size + k - y));
+      const base = j * width;
+      for (let i = 0; i < width; i++) sums[i >> halvings] += data[base + i];
+      sums[columns - 1] += data[base + width - 1] * (columns * size - width);
+      left += data[base];
+      right += data[base + width - 1];
+    }
+    const start = row * out.width;
+    out.data.fill(Math.round(left / size), start, start + pad);
+    out.data.fill(Math.round(right / size), start + pad + columns, start + out.width);
+    for (let i = 0; i < columns; i++) out.data[start + pad + i] = Math.round(sums[i] / (size * size));
+  }
+  return out;
+}
+
+/** The taps along rows, then along columns. Rows already weighed wait in a ring until the last that needs them. */
+function weighed(plane: Plane, weights: Uint16Array): Plane {
+  const { width, height } = plane;
+  const radius = weights.length >> 1;
+  const rowBytes = (2 * width + 31) & ~15;
+  const slots = weights.length + 1;
+  if (slots * rowBytes > RING_BYTES) throw new RangeError('The picture is too wide to be blurred.');
+  const out = createPlane(width, height);
+  const padded = pixelsAt(FILTER.row, width + 2 * radius);
+  const addresses = wholesAt(FILTER.addresses, weights.length);
+  bytesAt(FILTER.weights, weights.byteLength).set(new Uint8Array(weights.buffer));
+  const along = (y: number): void => {
+    padded.set(plane.data.subarray(y * width, (y + 1) * width), radius);
+    padded.fill(padded[radius], 0, radius);
+    padded.fill(padded[radius + width - 1], radius + width);
+    for (let t = 0; t < weights.length; t++) addresses[t] = FILTER.row + 2 * t;
+    kernels.weigh(
+      FILTER.addresses,
+      FILTER.weights,
+      weights.length,
+      FILTER.ring + (y % slots) * rowBytes,
+      width,
+    );
+  };
+  const made = pixelsAt(FILTER.row, width);
+  let next = 0;
+  for (let y = 0; y < height; y++) {
+    for (; next <= Math.min(height - 1, y + radius); next++) along(next);
+    for (let t = 0; t < weights.length; t++) {
+      const row = Math.min(height - 1, Math.max(0, y + t - radius));
+      addresses[t] = FILTER.ring + (row % slots) * rowBytes;
+    }
+    kernels.weigh(FILTER.addresses, FILTER.weights, weights.length, FILTER.row, width);
+    out.data.set(made, y * width);
+  }
+  return out;
+}

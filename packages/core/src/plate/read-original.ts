@@ -1,0 +1,89 @@
+import { gradientSize, gradientSource } from '../gradient/gradient-source.ts';
+import { after, scaled, type Affine } from '../raster/affine.ts';
+import { hasAlpha } from '../raster/picture.ts';
+import { chooseLevel, type Pyramid } from '../raster/pyramid.ts';
+import type { Region } from '../raster/region.ts';
+import type { Rows } from '../raster/rows.ts';
+import { opacity } from '../tone/grey.ts';
+import { pictureSource } from '../tone/picture-source.ts';
+import type { ToneSource } from '../tone/tone-rows.ts';
+import type { Frame } from './frame.ts';
+import { boxToPicture, effectiveResolution, gridToBox, placedHeight, regionOf } from './placed.ts';
+import type { OriginalRecipe } from './recipe.ts';
+
+/** An original set on a grid. */
+export interface ReadOriginal {
+  /** Pixels of the grid it may cover. */
+  readonly region: Region;
+  /** From the grid's pixels to shares of its box. */
+  readonly toBox: Affine;
+  /** From the grid's pixels to its source's. */
+  readonly toSource: Affine;
+  readonly source: ToneSource;
+  /** 0 = nothing there, 65535 = opaque; missing when it is opaque all over. */
+  readonly alpha?: Rows;
+}
+
+/** The picture behind an original. */
+export function pictureOf(
+  original: OriginalRecipe,
+  pictures: ReadonlyMap<string, Pyramid>,
+): Pyramid | undefined {
+  if (original.content.kind !== 'picture') return undefined;
+  const pyramid = pictures.get(original.content.picture);
+  if (!pyramid) throw new Error(`The picture of “${original.name}” is missing.`);
+  return pyramid;
+}
+
+/** Number of halvings that brings so many pixels a grid pixel nearest to one. */
+const halvingsFor = (pixelsPerOutput: number): number =>
+  Math.max(0, Math.round(Math.log2(Math.max(1, pixelsPerOutput))));
+
+/** Sets an original on a grid and chooses the size at which its tones are read. */
+export function readOriginal(
+  original: OriginalRecipe,
+  pictures: ReadonlyMap<string, Pyramid>,
+  frame: Frame,
+): ReadOriginal {
+  const { content, placement } = original;
+  const pyramid = pictureOf(original, pictures);
+  const toBox = gridToBox(original, placedHeight(original, pyramid), frame);
+  const region = regionOf(toBox);
+  const across = (placement.width / 25.4) * frame.resolution;
+  if (content.kind === 'gradient') {
+    const size = gradientSize(content, placement.width);
+    const scale = 2 ** Math.min(6, halvingsFor(size.width / across));
+    const source = gradientSource(content, placement.width, scale);
+    return { region, toBox, source, toSource: after(toBox, scaled(size.width / scale, size.height / scale)) };
+  }
+  const { crop } = content;
+  const level = chooseLevel(pyramid!, (crop.width * pyramid!.width) / across);
+  const picture = pyramid!.levels[level]!;
+  const scale = 2 ** level;
+  const toSource = after(after(toBox, boxToPicture(crop, pyramid!)), scaled(1 / scale));
+  const source = pictureSource(picture, scale, effectiveResolution(crop, placement.width, pyramid!));
+  if (!hasAlpha(picture)) return { region, toBox, toSource, source };
+  const { width, height } = picture;
+  const row = (y: number) => opacity(picture, { x: 0, y, width, height: 1 })!.data;
+  return { region, toBox, toSource, source, alpha: { width, height, row } };
+}
+
+/** An original's tones on a grid of at most so many pixels, to count or to look at quickly. */
+export function smallSource(
+  original: OriginalRecipe,
+  pictures: ReadonlyMap<string, Pyramid>,
+  pixels: number,
+): ToneSource {
+  const { content, placement } = original;
+  const pyramid = pictureOf(original, pictures);
+  if (content.kind === 'gradient') {
+    const { width, height } = gradientSize(content, placement.width);
+    return gradientSource(content, placement.width, 2 ** halvingsFor(Math.sqrt((width * height) / pixels)));
+  }
+  const level = chooseLevel(pyramid!, 2 * Math.sqrt((pyramid!.width * pyramid!.height) / pixels));
+  return pictureSource(
+    pyramid!.levels[level]!,
+    2 ** level,
+    effectiveResolution(content.crop, placement.width, pyramid!),
+  );
+}

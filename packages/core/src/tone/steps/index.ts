@@ -1,0 +1,40 @@
+import { bands } from './bands.ts';
+import { blur } from './blur.ts';
+import { brush } from './brush.ts';
+import { coarsen } from './coarsen.ts';
+import { curve } from './curve.ts';
+import { densify } from './densify.ts';
+import { invert } from './invert.ts';
+import { levels } from './levels.ts';
+import { noise } from './noise.ts';
+import { recover } from './recover.ts';
+import { sharpen } from './sharpen.ts';
+import { specks } from './specks.ts';
+import type { Field, StepKind } from './step.ts';
+
+/** Every kind of tone step, in the order they are offered. */
+export const STEP_KINDS: readonly StepKind[] = [
+  levels,
+  curve,
+  recover,
+  sharpen,
+  blur,
+  noise,
+  specks,
+  coarsen,
+  densify,
+  invert,
+  bands,
+  brush,
+];
+
+/** @throws RangeError when there is no such kind of step */
+export function stepKind(kind: string): StepKind {
+  const found = STEP_KINDS.find((one) => one.kind === kind);
+  if (!found) throw new RangeError(`There is no tone step “${kind}”.`);
+  return found;
+}
+
+/** The settings a new step of a kind begins with. */
+export const startOf = (kind: StepKind): Record<string, Field['start']> =>
+  Object.fromEntries(Object.entries(kind.fields).map(([name, field]) => [name, field.start]));

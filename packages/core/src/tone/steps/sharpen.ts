@@ -1,0 +1,57 @@
+import { gaussian, gaussianMargin } from '../../filter/gaussian.ts';
+import { SOLID } from '../../raster/plane.ts';
+import { defineStep } from './step.ts';
+
+/** Unsharp mask: adds what a blur takes away, where that is more than the threshold. */
+export const sharpen = defineStep({
+  kind: 'sharpen',
+  name: 'Sharpen',
+  says: 'Draws edges: exaggerates what a blur of this radius would take away.',
+  fields: {
+    amount: {
+      type: 'number',
+      label: 'Amount',
+      unit: 'percent',
+      least: 0,
+      most: 1000,
+      usual: [0, 400],
+      start: 120,
+    },
+    radius: {
+      type: 'number',
+      label: 'Radius',
+      unit: 'px',
+      least: 0.3,
+      most: 250,
+      usual: [0.3, 40],
+      ratio: true,
+      start: 2,
+    },
+    threshold: {
+      type: 'number',
+      label: 'Threshold',
+      unit: 'percent',
+      least: 0,
+      most: 50,
+      usual: [0, 20],
+      start: 0,
+    },
+  },
+  words: ({ amount }) => `${amount} %`,
+  area: {
+    margin: ({ radius }, { scale }) => gaussianMargin(radius / scale),
+    apply: ({ amount, radius, threshold }, plane, { scale, y }) => {
+      const soft = gaussian(plane, radius / scale, y).data;
+      const { data } = plane;
+      const out = new Uint16Array(data.length);
+      const gain = amount / 100;
+      const least = (threshold / 100) * SOLID;
+      for (let i = 0; i < out.length; i++) {
+        const edge = data[i] - soft[i];
+        const value = edge > least || edge < -least ? data[i] + edge * gain : data[i];
+        out[i] = value < 0 ? 0 : value > SOLID ? SOLID : value + 0.5;
+      }
+      return { ...plane, data: out };
+    },
+  },
+});

@@ -1,0 +1,63 @@
+import { DEFAULT_TONE } from './defaults.ts';
+import type { Migration } from './migrate.ts';
+
+type Any = Record<string, never>;
+
+interface FirstTone {
+  weights: { red: number; green: number; blue: number };
+  reading: string;
+  levels: Record<string, number>;
+  curve: { in: number; out: number }[];
+  invert: boolean;
+}
+
+/** Version 1 had one fixed row of tone steps: levels, curve, invert. Those that did something are kept. */
+function stepsOf({ levels, curve, invert }: FirstTone) {
+  const plain = { bare: 0, solid: 100, mid: 1, floor: 0, ceiling: 100 };
+  const steps: { id: string; kind: string; on: boolean; settings: unknown }[] = [];
+  const add = (kind: string, settings: unknown) => steps.push({ id: kind, kind, on: true, settings });
+  if (Object.entries(plain).some(([name, value]) => levels[name] !== value)) add('levels', levels);
+  const straight =
+    curve.length === 2 && curve.every((point) => point.in === point.out && point.in % 100 === 0);
+  if (!straight) add('curve', { points: curve });
+  if (invert) add('invert', {});
+  return steps;
+}
+
+function weightsOf({ red, green, blue }: FirstTone['weights']) {
+  const sum = red + green + blue;
+  const [r, g, b] = [red, green, blue].map((weight) => (weight / sum) * 100);
+  return { red: r, yellow: r + g, green: g, cyan: g + b, blue: b, magenta: b + r };
+}
+
+/** One for every version that came before the present one, oldest first. */
+export const MIGRATIONS: readonly Migration[] = [
+  {
+    from: 1,
+    migrate(document) {
+      const recipe = document.recipe as Any & {
+        originals: (Any & { tone: FirstTone; crop: Any; placement: Any })[];
+      };
+      return {
+        ...document,
+        recipe: {
+          ...recipe,
+          originals: recipe.originals.map(({ id, name, picture, crop, placement, tone, ink }) => ({
+            id,
+            name,
+            content: { kind: 'picture', picture, crop: { ...crop, turn: 0 } },
+            placement: { ...placement, turn: 0, mirrored: false },
+            shown: true,
+            locked: false,
+            tone: {
+              ...DEFAULT_TONE,
+              grey: { weights: weightsOf(tone.weights), reading: tone.reading },
+              steps: stepsOf(tone),
+            },
+            ink,
+          })),
+        },
+      };
+    },
+  },
+];
