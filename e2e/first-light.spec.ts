@@ -53,6 +53,8 @@ test('from a dropped photograph to a film whose bits are the table’s', async (
   await setNumber(page, 'Angle, number', '22.5');
   await page.getByRole('radio', { name: 'Ellipse' }).click();
   await page.keyboard.press('2');
+  await page.getByRole('button', { name: 'Add a step' }).click();
+  await page.getByRole('menuitem', { name: 'Levels' }).click();
   await setNumber(page, 'Middle, number', '1.2');
   await saved(page);
 
@@ -280,14 +282,15 @@ test('crop, views, loupe and keys', async ({ page }) => {
   await startJob(page, 'views.png');
   await exact(page);
   await page.keyboard.press('1');
-  await page.getByRole('button', { name: 'Crop on the table' }).click();
+  await expect(page.getByRole('combobox', { name: 'Shape of the crop' })).toContainText('640 × 800 px');
+  await page.getByRole('button', { name: 'On the table' }).click();
   const corner = page.getByRole('button', { name: 'Bottom right corner of the crop' });
   const box = (await corner.boundingBox())!;
   await page.mouse.move(box.x + 7, box.y + 7);
   await page.mouse.down();
   await page.mouse.move(box.x - 90, box.y - 90, { steps: 5 });
   await page.mouse.up();
-  await expect(page.getByText(/Keeps/).locator('..')).not.toContainText('640 × 800');
+  await expect(page.getByRole('combobox', { name: 'Shape of the crop' })).not.toContainText('640 × 800 px');
   await page.keyboard.press('4');
   await expect(page.getByRole('radio', { name: 'Proof' })).toBeChecked();
   await exact(page);
