@@ -77,7 +77,12 @@ const a3: Recipe = {
     {
       id: 'o',
       name: 'photograph',
-      content: { kind: 'picture', picture: 'p', crop: { x: 0, y: 0, width: 1, height: 1, turn: 0 } },
+      content: {
+        kind: 'picture',
+        picture: 'p',
+        crop: { x: 0, y: 0, width: 1, height: 1, turn: 0 },
+        line: null,
+      },
       placement: { x: 0, y: 0, width: 297, turn: 0, mirrored: false },
       shown: true,
       locked: false,
@@ -105,7 +110,7 @@ function naiveScreen(coverage: Plane, { brick, stride, data }: Thresholds, out: 
 }
 
 const picture = photograph(3508, 4961);
-const scene: Scene = { recipe: a3, pictures: new Map([['p', buildPyramid(picture)]]) };
+const scene: Scene = { recipe: a3, pictures: new Map([['p', buildPyramid(picture)]]), drawings: new Map() };
 const frame = filmFrame(a3);
 const { screen } = a3.plates[0];
 const band = { x: 0, y: 2000, width: frame.width, height: 256 };

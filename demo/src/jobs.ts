@@ -31,7 +31,7 @@ function demoJob(picture: PictureFacts, wishes: Wishes): JobDocument {
       stock: wishes.stock,
       originals: job.recipe.originals.map((original) => ({
         ...original,
-        content: { kind: 'picture' as const, picture: picture.sha256, crop },
+        content: { kind: 'picture' as const, picture: picture.sha256, crop, line: null },
         placement: placeOnSheet(wishes.sheet, picture, crop),
         tone: { ...original.tone, steps: wishes.steps },
       })),

@@ -69,7 +69,7 @@ describe('runs', () => {
         [original.sha256 as string, buildPyramid(readPam(new Uint8Array(pam.body as Buffer)))],
       ]);
       const frame = filmFrame(document.recipe);
-      const bits = plateBits({ recipe: document.recipe, pictures }, 0, frame, {
+      const bits = plateBits({ recipe: document.recipe, pictures, drawings: new Map() }, 0, frame, {
         x: 0,
         y: 0,
         width: frame.width,

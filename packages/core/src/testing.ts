@@ -46,7 +46,7 @@ export function sceneOf(
       {
         id: 'original-1',
         name: 'picture.png',
-        content: { kind: 'picture', picture: 'picture', crop: WHOLE },
+        content: { kind: 'picture', picture: 'picture', crop: WHOLE, line: null },
         placement: { x: 0, y: 0, width: sheet.width, turn: 0, mirrored: false },
         shown: true,
         locked: false,
@@ -57,7 +57,7 @@ export function sceneOf(
     inks: [{ id: 'ink-1', name: 'Black', colour: '#000000', opacity: 0 }],
     plates: [{ id: 'plate-1', ink: 'ink-1', screen: { ...ROUND_30, ...screen } }],
   };
-  return { recipe, pictures: new Map([['picture', buildPyramid(picture)]]) };
+  return { recipe, pictures: new Map([['picture', buildPyramid(picture)]]), drawings: new Map() };
 }
 
 /** Bits from a function of x and y. */

@@ -2,7 +2,7 @@ import { NO_TONE, type Gradient, type OriginalRecipe, type Screen, type Tone } f
 import { VERSION, type JobDocument } from './document.ts';
 import { cropToSheet, placeOnSheet } from './placing.ts';
 
-/** A picture a job can start from. */
+/** A file a job can start from. */
 export interface PictureFacts {
   readonly sha256: string;
   readonly name: string;
@@ -30,7 +30,7 @@ export function newOriginal(
   return {
     id,
     name: picture.name,
-    content: { kind: 'picture', picture: picture.sha256, crop },
+    content: { kind: 'picture', picture: picture.sha256, crop, line: null },
     placement: placeOnSheet(sheet, picture, crop),
     shown: true,
     locked: false,
@@ -51,9 +51,25 @@ export function addedOriginal(
   const placed = placeOnSheet({ width, height }, picture, crop);
   return {
     ...newOriginal(id, ink, sheet, picture),
-    content: { kind: 'picture', picture: picture.sha256, crop },
+    content: { kind: 'picture', picture: picture.sha256, crop, line: null },
     placement: { ...placed, x: placed.x + sheet.width / 6, y: placed.y + sheet.height / 6 },
   };
+}
+
+/** Line art laid in the middle of the sheet, two thirds of its size. */
+export function newDrawing(
+  id: string,
+  ink: string,
+  sheet: { width: number; height: number },
+  drawing: PictureFacts,
+): OriginalRecipe {
+  const added = addedOriginal(id, ink, sheet, drawing);
+  const content = {
+    kind: 'drawing',
+    drawing: drawing.sha256,
+    ratio: drawing.height / drawing.width,
+  } as const;
+  return { ...added, content };
 }
 
 const GRADIENT: Omit<Gradient, 'ratio'> = {
@@ -90,8 +106,8 @@ export const newGradient = (
   ink,
 });
 
-/** A job on an A4 sheet turned the picture's way, in black on white, filled by the picture. */
-export function newJob(picture: PictureFacts): JobDocument {
+/** A job on an A4 sheet turned the file's way, in black on white: filled by a picture, or with line art in its middle. */
+export function newJob(picture: PictureFacts, kind: 'picture' | 'drawing' = 'picture'): JobDocument {
   const wide = picture.width > picture.height;
   const sheet = { width: wide ? 297 : 210, height: wide ? 210 : 297, resolution: 1200 };
   return {
@@ -100,7 +116,7 @@ export function newJob(picture: PictureFacts): JobDocument {
     recipe: {
       sheet,
       stock: { name: 'White', colour: '#ffffff' },
-      originals: [newOriginal('original-1', 'ink-1', sheet, picture)],
+      originals: [(kind === 'drawing' ? newDrawing : newOriginal)('original-1', 'ink-1', sheet, picture)],
       inks: [{ id: 'ink-1', name: 'Black', colour: '#1b1a19', opacity: 0 }],
       plates: [{ id: 'plate-1', ink: 'ink-1', screen: DEFAULT_SCREEN }],
     },

@@ -1,4 +1,4 @@
-import type { Recipe } from '@brachytone/core';
+import type { Content, Recipe } from '@brachytone/core';
 
 /** The version this program writes. */
 export const VERSION = 2;
@@ -21,9 +21,11 @@ export interface JobDocument {
   readonly films: FilmSettings;
 }
 
+/** SHA-256 of the file an original comes from, if it comes from one. */
+export const fileOf = (content: Content): string | undefined =>
+  content.kind === 'picture' ? content.picture : content.kind === 'drawing' ? content.drawing : undefined;
+
 /** SHA-256 of every file a job's originals come from, each once. */
 export const filesOf = (recipe: Recipe): string[] => [
-  ...new Set(
-    recipe.originals.flatMap(({ content }) => (content.kind === 'picture' ? [content.picture] : [])),
-  ),
+  ...new Set(recipe.originals.flatMap(({ content }) => fileOf(content) ?? [])),
 ];

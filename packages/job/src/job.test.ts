@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import {
   addedOriginal,
   cropToSheet,
+  newDrawing,
   newGradient,
   newJob,
   placeOnSheet,
@@ -59,6 +60,7 @@ describe('a new job', () => {
       { ...good.recipe.originals[0], tone: { ...good.recipe.originals[0].tone, steps } },
       newGradient('original-2', 'ink-1', sheet),
       addedOriginal('original-3', 'ink-1', sheet, picture),
+      newDrawing('original-4', 'ink-1', sheet, picture),
     ];
     const document = { ...good, recipe: { ...good.recipe, originals } };
     expect(readDocument(structuredClone(document))).toEqual(document);
@@ -198,6 +200,7 @@ describe('reading documents', () => {
       kind: 'picture',
       picture: picture.sha256,
       crop: { x: 0.1, y: 0, width: 0.5, height: 1, turn: 0 },
+      line: null,
     });
   });
 

@@ -4,6 +4,8 @@ export const LIMITS = {
   side: { least: 5, most: 5000 },
   /** Width of an original, mm. */
   placed: { least: 1, most: 10000 },
+  /** Blur before the edge of line art is drawn, pixels of the picture. */
+  smooth: { least: 0, most: 20 },
   /** One side over another. */
   ratio: { least: 0.02, most: 50 },
   /** Place of an original on the sheet, mm. */

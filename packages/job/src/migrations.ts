@@ -45,7 +45,7 @@ export const MIGRATIONS: readonly Migration[] = [
           originals: recipe.originals.map(({ id, name, picture, crop, placement, tone, ink }) => ({
             id,
             name,
-            content: { kind: 'picture', picture, crop: { ...crop, turn: 0 } },
+            content: { kind: 'picture', picture, crop: { ...crop, turn: 0 }, line: null },
             placement: { ...placement, turn: 0, mirrored: false },
             shown: true,
             locked: false,

@@ -85,6 +85,8 @@ export function recrop<One extends OriginalRecipe>(
   };
 }
 
+const FULL = { width: 1, height: 1 };
+
 /** Originals on a sheet of another size: those that filled it fill it again, the others keep their share of it. */
 export function refit(
   originals: readonly OriginalRecipe[],
@@ -104,6 +106,9 @@ export function refit(
           content: { ...content, ratio: after.height / after.width },
           placement: { ...placement, x: 0, y: 0, width: after.width },
         };
+      }
+      if (content.kind === 'drawing') {
+        return { ...original, placement: placeOnSheet(after, { width: 1, height: content.ratio }, FULL) };
       }
       const crop = { ...cropToSheet(after, picture!), turn: content.crop.turn };
       return { ...original, content: { ...content, crop }, placement: placeOnSheet(after, picture!, crop) };

@@ -17,10 +17,15 @@ const colour = Joi.string()
 const percent = between({ least: 0, most: 100 });
 const share = between({ least: 0, most: 1 });
 
+const sha256 = Joi.string()
+  .pattern(/^[0-9a-f]{64}$/)
+  .required();
+
 const picture = Joi.object({
   kind: Joi.valid('picture').required(),
-  picture: Joi.string()
-    .pattern(/^[0-9a-f]{64}$/)
+  picture: sha256,
+  line: Joi.object({ threshold: percent, smooth: between(LIMITS.smooth) })
+    .allow(null)
     .required(),
   crop: Joi.object({
     x: share,
@@ -36,6 +41,12 @@ const picture = Joi.object({
     )
     .required()
     .messages({ 'crop.outside': 'The crop reaches beyond the picture.' }),
+});
+
+const drawing = Joi.object({
+  kind: Joi.valid('drawing').required(),
+  drawing: sha256,
+  ratio: between(LIMITS.ratio),
 });
 
 const place = { x: Joi.number().min(-5).max(6).required(), y: Joi.number().min(-5).max(6).required() };
@@ -70,9 +81,10 @@ const original = Joi.object({
   content: Joi.when('.kind', {
     switch: [
       { is: 'picture', then: picture.required() },
+      { is: 'drawing', then: drawing.required() },
       { is: 'gradient', then: gradient.required() },
     ],
-    otherwise: Joi.object({ kind: Joi.valid('picture', 'gradient').required() }).required(),
+    otherwise: Joi.object({ kind: Joi.valid('picture', 'drawing', 'gradient').required() }).required(),
   }),
   placement: Joi.object({
     x: between(LIMITS.position),

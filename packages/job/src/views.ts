@@ -53,9 +53,14 @@ export interface OriginalFacts {
   readonly density: number | null;
   /** True when an orientation tag turned the picture. */
   readonly turned: boolean;
+  /** What of a drawing could not be taken over, in words. */
+  readonly leftOut?: readonly string[];
 }
 
-/** An original: sizes are of the working picture, the right way up. */
+/**
+ * An original: sizes are of the working picture, the right way up, or of a drawing in its own units. A drawing has 0
+ * channels.
+ */
 export interface OriginalView {
   readonly sha256: string;
   readonly byteLength: number;

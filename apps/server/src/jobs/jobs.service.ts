@@ -40,8 +40,8 @@ export class JobsService {
 
   /** A new job from an original that was brought in under the given file name. */
   async start(picture: { sha256: string; name: string }): Promise<JobSummary> {
-    const { width, height } = await this.originals.get(picture.sha256);
-    return this.create(newJob({ ...picture, width, height }));
+    const { width, height, channels } = await this.originals.get(picture.sha256);
+    return this.create(newJob({ ...picture, width, height }, channels === 0 ? 'drawing' : 'picture'));
   }
 
   /** A job with the given document. */

@@ -32,8 +32,8 @@ export class ProofsService {
     let making = this.making.get(key);
     if (!making) {
       making = (async () => {
-        const pictures = await this.originals.pictures(recipe);
-        const png = await this.work.run('proof', { recipe, pictures, longer });
+        const materials = await this.originals.materials(recipe);
+        const png = await this.work.run('proof', { recipe, materials, longer });
         await mkdir(folder, { recursive: true });
         // Written aside first: a file under its final name is always whole.
         await writeFile(`${file}.part`, png);

@@ -1,6 +1,6 @@
 import { Body, Controller, Get, Header, Inject, Param, Post, StreamableFile } from '@nestjs/common';
 import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
-import { writePam } from '@brachytone/core';
+import { writePam, type Drawing } from '@brachytone/core';
 import type { OriginalView } from '@brachytone/job';
 import Joi from 'joi';
 import { Checked } from '../http/checked.ts';
@@ -53,6 +53,13 @@ export class OriginalsController {
   @Header('Cache-Control', 'private, max-age=31536000, immutable')
   async source(@Param('sha256', sha256) name: string): Promise<StreamableFile> {
     return new StreamableFile(await this.originals.source(name), { disposition: 'attachment' });
+  }
+
+  @Get(':sha256/drawing')
+  @ApiOperation({ summary: 'The geometry of line art brought in as SVG' })
+  @Header('Cache-Control', 'private, max-age=31536000, immutable')
+  drawing(@Param('sha256', sha256) name: string): Promise<Drawing> {
+    return this.originals.drawing(name);
   }
 
   @Get(':sha256/levels/:level')

@@ -1,13 +1,13 @@
 import { createHash } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
-import type { Pyramid, Recipe } from '@brachytone/core';
+import type { Drawing, Pyramid, Recipe } from '@brachytone/core';
 import { filesOf, type OriginalView } from '@brachytone/job';
 import { and, asc, eq, inArray } from 'drizzle-orm';
 import { DATABASE, type BytesRow, type Database } from '../database/database.ts';
 import { originalBytes, originals } from '../database/schema.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { WorkService } from '../work/work.service.ts';
-import type { SharedPictures } from '../work/tasks.ts';
+import type { SharedMaterials } from '../work/tasks.ts';
 import { unpackPicture } from './read-picture.ts';
 
 /** Bytes are kept in parts of this size, so that none is ever handled whole by the database. */
@@ -40,7 +40,7 @@ export class OriginalsService {
     await this.database.storeBytes([
       ...parts(sha256, 'source', bytes),
       ...parts(sha256, 'working', made.working),
-      ...parts(sha256, 'small', made.small),
+      ...(made.small ? parts(sha256, 'small', made.small) : []),
     ]);
     await this.database.queries
       .insert(originals)
@@ -79,6 +79,7 @@ export class OriginalsService {
   /** One level of an original's pyramid; the small one is at hand at once. */
   async level(sha256: string, level: number) {
     const original = await this.get(sha256);
+    if (original.channels === 0) throw notFound('such level of a drawing');
     if (level === original.smallLevel && !this.ready.has(sha256)) {
       const deep = original.facts.bitsPerSample === 16;
       return unpackPicture(await this.bytes(sha256, 'small'), deep, original.channels);
@@ -104,10 +105,20 @@ export class OriginalsService {
     return pyramid;
   }
 
-  /** The pyramids of all the pictures a recipe names. */
-  async pictures(recipe: Recipe): Promise<SharedPictures> {
-    const out: SharedPictures = {};
-    for (const file of filesOf(recipe)) out[file] = await this.pyramid(file);
+  /** A drawing's geometry. */
+  async drawing(sha256: string): Promise<Drawing> {
+    const { channels } = await this.get(sha256);
+    if (channels !== 0) throw notFound('drawing of this kind');
+    return JSON.parse(new TextDecoder().decode(await this.bytes(sha256, 'working'))) as Drawing;
+  }
+
+  /** Everything the originals of a recipe are made from. */
+  async materials(recipe: Recipe): Promise<SharedMaterials> {
+    const out: SharedMaterials = { pictures: {}, drawings: {} };
+    for (const file of filesOf(recipe)) {
+      if ((await this.get(file)).channels === 0) out.drawings[file] = await this.drawing(file);
+      else out.pictures[file] = await this.pyramid(file);
+    }
     return out;
   }
 

@@ -152,7 +152,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
     this.active.set(id, active);
     try {
       await this.change(id, { status: 'running' });
-      const pictures = await this.originals.pictures(document.recipe);
+      const materials = await this.originals.materials(document.recipe);
       await mkdir(this.folder(id), { recursive: true });
       const films = [...row.films];
       await Promise.all(
@@ -165,7 +165,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
           });
           const made = await this.work.run(
             'film',
-            { document, plate, pictures, path: join(this.folder(id), film.file), port: port2 },
+            { document, plate, materials, path: join(this.folder(id), film.file), port: port2 },
             { signal: active.abort.signal, transfer: [port2] },
           );
           films[plate] = { ...film, ...made };

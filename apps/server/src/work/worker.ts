@@ -18,8 +18,9 @@ import {
 import type { FilmFormat } from '@brachytone/job';
 import sharp from 'sharp';
 import { Problem } from '../http/problem.ts';
+import { isDrawing, readDrawing } from '../originals/read-drawing.ts';
 import { packPicture, readPicture, smallLevelOf, unpackPicture } from '../originals/read-picture.ts';
-import type { SharedPictures, Tasks } from './tasks.ts';
+import type { SharedMaterials, Tasks } from './tasks.ts';
 
 // Every picture is read once: keeping decoded ones, and many rows of them at a time, only costs memory.
 sharp.cache(false);
@@ -27,9 +28,10 @@ sharp.concurrency(1);
 
 const shared = (bytes: number): SharedArrayBuffer => new SharedArrayBuffer(bytes);
 
-const sceneOf = (recipe: Scene['recipe'], pictures: SharedPictures): Scene => ({
+const sceneOf = (recipe: Scene['recipe'], { pictures, drawings }: SharedMaterials): Scene => ({
   recipe,
   pictures: new Map(Object.entries(pictures)),
+  drawings: new Map(Object.entries(drawings)),
 });
 
 /** See `Tasks`. */
@@ -49,6 +51,12 @@ export async function pyramid({
 /** See `Tasks`. */
 export async function intake({ bytes }: Tasks['intake']['given']): Promise<Tasks['intake']['made']> {
   try {
+    if (isDrawing(bytes)) {
+      const { drawing, facts } = readDrawing(bytes);
+      const { width, height } = drawing;
+      const working = new TextEncoder().encode(JSON.stringify(drawing));
+      return { picture: { width, height, channels: 0 }, facts, working, small: undefined, smallLevel: 0 };
+    }
     const { picture, facts } = await readPicture(bytes);
     const smallLevel = smallLevelOf(picture.width, picture.height);
     let small: Picture = picture;
@@ -68,13 +76,13 @@ export async function intake({ bytes }: Tasks['intake']['given']): Promise<Tasks
 }
 
 /** See `Tasks`. */
-export async function proof({ recipe, pictures, longer }: Tasks['proof']['given']): Promise<Uint8Array> {
+export async function proof({ recipe, materials, longer }: Tasks['proof']['given']): Promise<Uint8Array> {
   const frame = filmFrame(recipe);
   const scale = longer / Math.max(frame.width, frame.height);
   const columns = Math.max(1, Math.round(frame.width * scale));
   const rows = Math.max(1, Math.round(frame.height * scale));
   const { rgba } = proofOf(
-    sceneOf(recipe, pictures),
+    sceneOf(recipe, materials),
     frame,
     { x: 0, y: 0, width: frame.width, height: frame.height, columns, rows },
     { first: 0, count: rows },
@@ -99,11 +107,11 @@ const fileOf = (format: FilmFormat, sink: Sink, facts: FilmFacts): FilmFile =>
 export function film({
   document,
   plate,
-  pictures,
+  materials,
   path,
   port,
 }: Tasks['film']['given']): Tasks['film']['made'] {
-  const scene = sceneOf(document.recipe, pictures);
+  const scene = sceneOf(document.recipe, materials);
   const file = openSync(path, 'w');
   try {
     const sink: Sink = {

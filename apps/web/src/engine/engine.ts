@@ -60,15 +60,22 @@ function tell(): void {
   for (const listener of listeners) listener();
 }
 
-/** Pictures in the workers: what has arrived of each. */
+/** Pictures and drawings in the workers: what has arrived of each. */
 export const pictures = {
-  /** Sees to it that a picture arrives, small first. */
+  /** Sees to it that one arrives; a picture small first. */
   want(original: OriginalView): void {
-    const { sha256, width, height, smallLevel } = original;
+    const { sha256, width, height, smallLevel, channels } = original;
     const state = states.get(sha256);
     if (state && state !== 'failed') return;
     states.set(sha256, 'loading');
     const run = async () => {
+      if (channels === 0) {
+        const drawing = await lanes[0].remote.fetchDrawing(sha256);
+        await Promise.all(lanes.map(({ remote }) => remote.keepDrawing(sha256, drawing)));
+        states.set(sha256, 'whole');
+        tell();
+        return;
+      }
       if (smallLevel > 0) {
         await keep(sha256, await lanes[0].remote.fetchSmall(sha256, width, height, smallLevel), 'small');
       }

@@ -14,6 +14,7 @@ import {
   toneView,
   weightsThatPart,
   type Bits,
+  type Drawing,
   type Frame,
   type HueWeights,
   type LinearRgb,
@@ -50,6 +51,8 @@ const ENDS = { solid: [168, 31, 61], bare: [47, 143, 196] };
 const COUNTED = 120_000;
 
 const pictures = new Map<string, Pyramid>();
+const drawings = new Map<string, Drawing>();
+const materials = { pictures, drawings };
 const shared = (bytes: number): SharedArrayBuffer => new SharedArrayBuffer(bytes);
 
 async function fetchLevel(sha256: string, level: number) {
@@ -74,12 +77,23 @@ const workerApi = {
     return buildPyramid(await fetchLevel(sha256, 0), shared);
   },
 
+  /** Fetches line art as geometry. */
+  async fetchDrawing(sha256: string): Promise<Drawing> {
+    const response = await fetch(`/api/originals/${sha256}/drawing`);
+    if (!response.ok) throw new Error('The original could not be fetched.');
+    return (await response.json()) as Drawing;
+  },
+
+  keepDrawing(sha256: string, drawing: Drawing): void {
+    drawings.set(sha256, drawing);
+  },
+
   keepPicture(sha256: string, pyramid: Pyramid): void {
     pictures.set(sha256, pyramid);
   },
 
   draw({ recipe, frame, view, rows, what }: DrawRequest): Drawn {
-    const scene = { recipe, pictures };
+    const scene = { recipe, ...materials };
     if (what.kind === 'bits') {
       const shown = proof(scene, frame, view, rows, what.plates, what.colours);
       return transfer(shown, [shown.rgba.buffer]);
@@ -93,7 +107,7 @@ const workerApi = {
 
   /** The bits of a region of a plate: the film's own, on the film's grid. */
   bits(recipe: Recipe, plate: number, frame: Frame, region: Region): Bits {
-    const bits = plateBits({ recipe, pictures }, plate, frame, region);
+    const bits = plateBits({ recipe, ...materials }, plate, frame, region);
     return transfer(bits, [bits.data.buffer]);
   },
 
@@ -101,25 +115,26 @@ const workerApi = {
   readTones(recipe: Recipe, frame: Frame, x: number, y: number): { asked: number; made: number }[] {
     return recipe.plates.map(({ screen }, plate) => {
       const region = { x, y, width: 1, height: 1 };
-      const asked = plateCoverage({ recipe, pictures }, plate, frame, region).data[0];
+      const asked = plateCoverage({ recipe, ...materials }, plate, frame, region).data[0];
       return { asked: coverageToPercent(asked), made: (limitCoverage(screen, asked) * 100) / SOLID };
     });
   },
 
-  /** Shares of an original's tones after so many of its tone steps. */
-  histogram(original: OriginalRecipe, steps: number): number[] {
+  /** Shares of an original's tones after so many of its tone steps; undefined for line art, which has none. */
+  histogram(original: OriginalRecipe, steps: number): number[] | undefined {
     const { content, tone } = original;
     const whole = { x: 0, y: 0, width: 1, height: 1 };
-    return toneHistogram(
-      smallSource(original, pictures, COUNTED),
-      content.kind === 'picture' ? content.crop : whole,
-      { ...tone, steps: tone.steps.slice(0, steps) },
-    );
+    const source = smallSource(original, materials, COUNTED);
+    if (!source) return undefined;
+    return toneHistogram(source, content.kind === 'picture' ? content.crop : whole, {
+      ...tone,
+      steps: tone.steps.slice(0, steps),
+    });
   },
 
   /** Grey weights that part a picture's colours best; undefined when it has none. */
   automaticGrey(original: OriginalRecipe): HueWeights | undefined {
-    const { picture } = smallSource(original, pictures, COUNTED);
+    const picture = smallSource(original, materials, COUNTED)?.picture;
     return picture && weightsThatPart(picture);
   },
 };

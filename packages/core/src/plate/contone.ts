@@ -2,14 +2,17 @@ import { encode8 } from '../colour/srgb.ts';
 import { mapPoint } from '../raster/affine.ts';
 import { fullSample, hasAlpha, type Picture } from '../raster/picture.ts';
 import { SOLID } from '../raster/plane.ts';
-import { intersect, isEmpty } from '../raster/region.ts';
+import { bitAt } from '../raster/bits.ts';
+import { intersect, isEmpty, type Region } from '../raster/region.ts';
 import { limitCoverage } from '../screen/dot-limits.ts';
 import { NO_TONE } from '../tone/tone.ts';
 import type { ToneSource } from '../tone/tone-rows.ts';
 import { plateCoverage } from './coverage.ts';
 import { frameOf, type Frame } from './frame.ts';
 import type { View, ViewRows } from './proof.ts';
+import { lineBits } from './line-work.ts';
 import { readOriginal } from './read-original.ts';
+import type { OriginalRecipe } from './recipe.ts';
 import type { Scene } from './scene.ts';
 
 /**
@@ -58,7 +61,11 @@ export function originalView(
   const rgba = new Uint8ClampedArray(region.width * region.height * 4);
   for (const original of scene.recipe.originals) {
     if (!original.shown) continue;
-    const { region: box, toBox, toSource, source } = readOriginal(original, scene.pictures, grid);
+    if (original.content.kind === 'drawing') {
+      layDrawing(rgba, scene, original, grid, region);
+      continue;
+    }
+    const { region: box, toBox, toSource, source } = readOriginal(original, scene, grid);
     const part = intersect(box, region);
     if (isEmpty(part)) continue;
     const picture = source.picture ?? greysOf(source);
@@ -72,6 +79,34 @@ export function originalView(
     }
   }
   return rgba;
+}
+
+/** Lays a drawing, drawn four times as fine, over pixels that are there already: dark in black, light in white. */
+function layDrawing(
+  rgba: Uint8ClampedArray,
+  scene: Scene,
+  original: OriginalRecipe,
+  grid: Frame,
+  region: Region,
+): void {
+  const fine = { ...grid, resolution: grid.resolution * 4 };
+  const wide = { x: region.x * 4, y: region.y * 4, width: region.width * 4, height: region.height * 4 };
+  const { ink, bare } = lineBits(original, scene, fine, wide);
+  for (let y = 0; y < region.height; y++) {
+    for (let x = 0; x < region.width; x++) {
+      let [dark, light] = [0, 0];
+      for (let k = 0; k < 16; k++) {
+        dark += bitAt(ink, 4 * x + (k & 3), 4 * y + (k >> 2));
+        light += bitAt(bare, 4 * x + (k & 3), 4 * y + (k >> 2));
+      }
+      const share = (dark + light) / 16;
+      if (share === 0) continue;
+      const to = (y * region.width + x) * 4;
+      const grey = (255 * light) / (dark + light);
+      for (let k = 0; k < 3; k++) rgba[to + k] = grey * share + rgba[to + k] * (1 - share);
+      rgba[to + 3] = Math.max(rgba[to + 3], 255 * share);
+    }
+  }
 }
 
 /** The greys of a source that is no picture, before any tone step. */

@@ -110,7 +110,7 @@ describe('placing', () => {
       originals: [
         {
           ...original,
-          content: { kind: 'picture' as const, picture: 'picture', crop },
+          content: { kind: 'picture' as const, picture: 'picture', crop, line: null },
           placement: { x: 0, y: 10, width: 60, turn: 0, mirrored: false, ...placement },
         },
       ],
@@ -174,7 +174,7 @@ describe('several originals, several plates', () => {
         {
           id: 'original-2',
           name: 'half.png',
-          content: { kind: 'picture', picture: 'half', crop: WHOLE },
+          content: { kind: 'picture', picture: 'half', crop: WHOLE, line: null },
           placement: { x: 5, y: 5, width: 10, turn: 0, mirrored: false },
           shown: true,
           locked: false,
@@ -184,6 +184,7 @@ describe('several originals, several plates', () => {
       ],
     },
     pictures: new Map([...base.pictures, ['half', buildPyramid(half)]]),
+    drawings: new Map(),
   };
   const frame = filmFrame(scene.recipe);
   const at = (plate: number, x: number, y: number) =>

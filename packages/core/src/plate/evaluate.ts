@@ -3,7 +3,7 @@ import { createBits, type Bits } from '../raster/bits.ts';
 import { bands, type Region } from '../raster/region.ts';
 import { screenPlane } from '../screen/screen-plane.ts';
 import { thresholdsFor } from '../screen/screen.ts';
-import { plateCoverage } from './coverage.ts';
+import { plateArt } from './coverage.ts';
 import type { Frame } from './frame.ts';
 import type { Scene } from './scene.ts';
 
@@ -18,8 +18,13 @@ export function plateBits(scene: Scene, plate: number, frame: Frame, region: Reg
   const thresholds = thresholdsFor(scene.recipe.plates[plate].screen, frame.resolution, frame.draft);
   const out = createBits(region.width, region.height);
   for (const band of bands(region, BAND_PIXELS, 8)) {
-    const coverage = plateCoverage(scene, plate, frame, band, workPlane(band.width, band.height));
-    const bits = screenPlane(coverage, band.x, band.y, thresholds);
+    const { tone, line } = plateArt(scene, plate, frame, band, workPlane(band.width, band.height));
+    const bits = screenPlane(tone, band.x, band.y, thresholds);
+    if (line) {
+      for (let i = 0; i < bits.data.length; i++) {
+        bits.data[i] = (bits.data[i] & ~line.bare.data[i]) | line.ink.data[i];
+      }
+    }
     out.data.set(bits.data, (band.y - region.y) * out.stride);
   }
   return out;

@@ -11,7 +11,7 @@ interface Size {
 
 /** Height in mm of an original's box; nothing is ever stretched. */
 export function placedHeight({ content, placement }: OriginalRecipe, picture: Size | undefined): number {
-  if (content.kind === 'gradient') return placement.width * content.ratio;
+  if (content.kind !== 'picture') return placement.width * content.ratio;
   if (!picture) throw new RangeError('The size of the picture is not known.');
   const { crop } = content;
   return (placement.width * crop.height * picture.height) / (crop.width * picture.width);

@@ -10,8 +10,9 @@ import type { ToneSource } from '../tone/tone-rows.ts';
 import type { Frame } from './frame.ts';
 import { boxToPicture, effectiveResolution, gridToBox, placedHeight, regionOf } from './placed.ts';
 import type { OriginalRecipe } from './recipe.ts';
+import type { Materials } from './scene.ts';
 
-/** An original set on a grid. */
+/** An original of tones set on a grid. */
 export interface ReadOriginal {
   /** Pixels of the grid it may cover. */
   readonly region: Region;
@@ -25,10 +26,7 @@ export interface ReadOriginal {
 }
 
 /** The picture behind an original. */
-export function pictureOf(
-  original: OriginalRecipe,
-  pictures: ReadonlyMap<string, Pyramid>,
-): Pyramid | undefined {
+export function pictureOf(original: OriginalRecipe, { pictures }: Materials): Pyramid | undefined {
   if (original.content.kind !== 'picture') return undefined;
   const pyramid = pictures.get(original.content.picture);
   if (!pyramid) throw new Error(`The picture of “${original.name}” is missing.`);
@@ -40,13 +38,9 @@ const halvingsFor = (pixelsPerOutput: number): number =>
   Math.max(0, Math.round(Math.log2(Math.max(1, pixelsPerOutput))));
 
 /** Sets an original on a grid and chooses the size at which its tones are read. */
-export function readOriginal(
-  original: OriginalRecipe,
-  pictures: ReadonlyMap<string, Pyramid>,
-  frame: Frame,
-): ReadOriginal {
+export function readOriginal(original: OriginalRecipe, materials: Materials, frame: Frame): ReadOriginal {
   const { content, placement } = original;
-  const pyramid = pictureOf(original, pictures);
+  const pyramid = pictureOf(original, materials);
   const toBox = gridToBox(original, placedHeight(original, pyramid), frame);
   const region = regionOf(toBox);
   const across = (placement.width / 25.4) * frame.resolution;
@@ -56,6 +50,7 @@ export function readOriginal(
     const source = gradientSource(content, placement.width, scale);
     return { region, toBox, source, toSource: after(toBox, scaled(size.width / scale, size.height / scale)) };
   }
+  if (content.kind === 'drawing') throw new TypeError('A drawing has no tones of its own.');
   const { crop } = content;
   const level = chooseLevel(pyramid!, (crop.width * pyramid!.width) / across);
   const picture = pyramid!.levels[level]!;
@@ -68,18 +63,19 @@ export function readOriginal(
   return { region, toBox, toSource, source, alpha: { width, height, row } };
 }
 
-/** An original's tones on a grid of at most so many pixels, to count or to look at quickly. */
+/** An original's tones on a grid of at most so many pixels, to count or to look at quickly; a drawing has none. */
 export function smallSource(
   original: OriginalRecipe,
-  pictures: ReadonlyMap<string, Pyramid>,
+  materials: Materials,
   pixels: number,
-): ToneSource {
+): ToneSource | undefined {
   const { content, placement } = original;
-  const pyramid = pictureOf(original, pictures);
+  const pyramid = pictureOf(original, materials);
   if (content.kind === 'gradient') {
     const { width, height } = gradientSize(content, placement.width);
     return gradientSource(content, placement.width, 2 ** halvingsFor(Math.sqrt((width * height) / pixels)));
   }
+  if (content.kind === 'drawing') return undefined;
   const level = chooseLevel(pyramid!, 2 * Math.sqrt((pyramid!.width * pyramid!.height) / pixels));
   return pictureSource(
     pyramid!.levels[level]!,

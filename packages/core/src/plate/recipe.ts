@@ -27,16 +27,34 @@ export interface Placement {
   readonly mirrored: boolean;
 }
 
-/** A photograph, or any picture with tones. */
+/** How a picture becomes line work: hard-edged, never screened. */
+export interface LineWork {
+  /** Tone in percent from which on it prints. */
+  readonly threshold: number;
+  /** Blur before the edge is drawn, in pixels of the picture: rounds off its steps. */
+  readonly smooth: number;
+}
+
+/** A photograph, or any picture with tones; line art too, once it has a line. */
 export interface PictureContent {
   readonly kind: 'picture';
   /** SHA-256 of the file brought in, in hexadecimal. */
   readonly picture: string;
   readonly crop: Crop;
+  readonly line: LineWork | null;
+}
+
+/** Line art as geometry, from an SVG file. */
+export interface DrawingContent {
+  readonly kind: 'drawing';
+  /** SHA-256 of the file brought in, in hexadecimal. */
+  readonly drawing: string;
+  /** Height of its box over its width. */
+  readonly ratio: number;
 }
 
 /** What an original is made of. */
-export type Content = PictureContent | Gradient;
+export type Content = PictureContent | DrawingContent | Gradient;
 
 /** An original on the sheet, its way to the inks with it. */
 export interface OriginalRecipe {
@@ -49,7 +67,10 @@ export interface OriginalRecipe {
   /** One that is locked cannot be moved on the table. */
   readonly locked: boolean;
   readonly tone: Tone;
-  /** Id of the ink its tone is printed in; on every other plate it knocks out what lies under it. */
+  /**
+   * Id of the ink it is printed in. On every other plate tones knock out what lies under them; line work is printed over
+   * it.
+   */
   readonly ink: string;
 }
 

@@ -1,9 +1,14 @@
+import type { Drawing } from '../drawing/drawing.ts';
 import type { Pyramid } from '../raster/pyramid.ts';
 import type { Recipe } from './recipe.ts';
 
-/** A recipe with the pictures it names. */
-export interface Scene {
-  readonly recipe: Recipe;
-  /** By the SHA-256 of their files. An original whose picture is missing is an error. */
+/** What the originals of a recipe are made from, by the SHA-256 of their files. */
+export interface Materials {
   readonly pictures: ReadonlyMap<string, Pyramid>;
+  readonly drawings: ReadonlyMap<string, Drawing>;
+}
+
+/** A recipe with its materials. An original whose material is missing is an error. */
+export interface Scene extends Materials {
+  readonly recipe: Recipe;
 }

@@ -29,7 +29,7 @@ function useSheetToPicture(original: OriginalRecipe | undefined): Affine | undef
   if (height === undefined) return undefined;
   const { content, placement } = original;
   const toBox = sheetToBox(original, height);
-  if (content.kind === 'gradient') return after(toBox, scaled(1, height / placement.width));
+  if (content.kind !== 'picture') return after(toBox, scaled(1, height / placement.width));
   const file = files.get(content.picture)!;
   return after(after(toBox, boxToPicture(content.crop, file)), scaled(1 / file.width));
 }

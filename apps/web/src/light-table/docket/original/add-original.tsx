@@ -1,5 +1,5 @@
 import type { OriginalRecipe } from '@brachytone/core';
-import { addedOriginal, newGradient } from '@brachytone/job';
+import { addedOriginal, newDrawing, newGradient } from '@brachytone/job';
 import { Plus } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
@@ -28,9 +28,10 @@ export function AddOriginal() {
   const bring = async (file: File) => {
     setBusy(file.name);
     try {
-      const { sha256, width, height } = await addOriginal(file).unwrap();
+      const { sha256, width, height, channels } = await addOriginal(file).unwrap();
       const name = file.name.trim().slice(0, 120) || 'picture';
-      add(addedOriginal(id, ink, recipe.sheet, { sha256, name, width, height }));
+      const make = channels === 0 ? newDrawing : addedOriginal;
+      add(make(id, ink, recipe.sheet, { sha256, name, width, height }));
     } catch (error) {
       toast.error(`“${file.name}”: ${sentenceOf(error)}`);
     } finally {
@@ -59,8 +60,8 @@ export function AddOriginal() {
         }
       >
         <MenuItem
-          name="Picture…"
-          says="A photograph or other picture from a file"
+          name="From a file…"
+          says="A photograph or other picture, or line art as SVG"
           onPick={() => chooser.current?.click()}
         />
         <MenuItem

@@ -14,14 +14,24 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import { Blend, Eye, EyeOff, GripVertical, Image, Lock, LockOpen, type LucideIcon } from 'lucide-react';
+import {
+  Blend,
+  Eye,
+  EyeOff,
+  GripVertical,
+  Image,
+  Lock,
+  LockOpen,
+  PenTool,
+  type LucideIcon,
+} from 'lucide-react';
 import { edit } from '../../../store/job-slice.ts';
 import { useAppDispatch } from '../../../store/store.ts';
 import { useDocument } from '../../../store/use-job.ts';
 import { useOriginal } from '../../../store/use-original.ts';
 import { pickOriginal } from '../../../store/view-slice.ts';
 
-const ICONS: Record<Content['kind'], LucideIcon> = { picture: Image, gradient: Blend };
+const ICONS: Record<Content['kind'], LucideIcon> = { picture: Image, drawing: PenTool, gradient: Blend };
 
 /** Everything on the sheet, the uppermost first; drag to change the order. */
 export function OriginalList() {

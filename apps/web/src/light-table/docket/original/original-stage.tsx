@@ -8,6 +8,7 @@ import { showTable } from '../../../store/view-slice.ts';
 import { shortSheet } from '../../words.ts';
 import { Group } from '../group.tsx';
 import { AddOriginal } from './add-original.tsx';
+import { DrawingGroup } from './drawing-group.tsx';
 import { GradientGroup } from './gradient-group.tsx';
 import { OriginalList } from './original-list.tsx';
 import { PictureGroup } from './picture-group.tsx';
@@ -54,6 +55,7 @@ export function OriginalStage() {
       </Group>
       {original?.content.kind === 'gradient' && <GradientGroup />}
       {original?.content.kind === 'picture' && <PictureGroup />}
+      {original?.content.kind === 'drawing' && <DrawingGroup />}
       {original && <PlaceGroup />}
       <SheetGroup />
     </>

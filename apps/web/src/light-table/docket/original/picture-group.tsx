@@ -11,6 +11,7 @@ import { showTable } from '../../../store/view-slice.ts';
 import { bytesWords } from '../../words.ts';
 import { Fact, Group, ResetButton, Row } from '../group.tsx';
 import { cropToRatio, RATIOS } from './crop-ratios.ts';
+import { LineGroup } from './line-group.tsx';
 
 /** A picture's file, crop and effective resolution. */
 export function PictureGroup() {
@@ -29,6 +30,7 @@ export function PictureGroup() {
   const ppi = effectiveResolution(crop, original.placement.width, file);
   return (
     <>
+      <LineGroup ppi={ppi} />
       <Group
         name="Crop"
         aside={

@@ -14,6 +14,7 @@ import { useHistogram } from './use-histogram.ts';
 
 export function ToneSummary() {
   const original = useOriginal();
+  if (original?.content.kind === 'drawing') return <span className="truncate">line work</span>;
   const names = (original?.tone.steps ?? [])
     .filter(({ on }) => on)
     .map(({ kind }) => stepKind(kind).name.toLowerCase());
@@ -32,6 +33,16 @@ function usePpi(original: OriginalRecipe): number {
 export function ToneStage() {
   const original = useOriginal();
   if (!original) return <p className="text-soft">There is no original on the sheet yet.</p>;
+  if (original.content.kind === 'drawing') {
+    return (
+      <>
+        <OriginalPicker />
+        <p className="text-soft">
+          This is line work: it prints solid where it is dark, with hard edges, and has no tones to change.
+        </p>
+      </>
+    );
+  }
   return <ToneOf original={original} />;
 }
 
