@@ -5,8 +5,6 @@ import type { Unit } from './quantity.ts';
 
 interface Props {
   label: string;
-  /** A colour shown beside the label. */
-  mark?: string;
   value: number;
   unit: Unit;
   least: number;
@@ -24,7 +22,6 @@ let gestures = 0;
 /** The control every number has: a label, a slider, a number. */
 export function SliderRow({
   label,
-  mark,
   value,
   unit,
   least,
@@ -43,10 +40,7 @@ export function SliderRow({
   };
   return (
     <div className="flex h-7 items-center gap-2">
-      <span className="flex w-[82px] shrink-0 items-center gap-1.5 text-soft">
-        {mark && <span className="size-2 shrink-0 rounded-full" style={{ background: mark }} />}
-        {label}
-      </span>
+      <span className="w-[82px] shrink-0 text-soft">{label}</span>
       <Slider.Root
         className="relative flex h-6 grow touch-none items-center"
         min={to(low)}

@@ -1,21 +1,11 @@
 import { BT709, weightsOf, type HueWeights } from '@brachytone/core';
 import { toast } from 'sonner';
-import { PERCENT } from '../../../controls/quantity.ts';
 import { Segmented } from '../../../controls/segmented.tsx';
-import { SliderRow } from '../../../controls/slider-row.tsx';
 import { inWorker } from '../../../engine/engine.ts';
 import { useEditOriginal, useOriginal } from '../../../store/use-original.ts';
 import { Row } from '../group.tsx';
 import { Card } from './card.tsx';
-
-const HUES: readonly { hue: keyof HueWeights; name: string; colour: string }[] = [
-  { hue: 'red', name: 'Reds', colour: '#c8402f' },
-  { hue: 'yellow', name: 'Yellows', colour: '#d9b72c' },
-  { hue: 'green', name: 'Greens', colour: '#4c9a4a' },
-  { hue: 'cyan', name: 'Cyans', colour: '#3a9fa8' },
-  { hue: 'blue', name: 'Blues', colour: '#3b5bb0' },
-  { hue: 'magenta', name: 'Magentas', colour: '#a84a94' },
-];
+import { HueColumns } from './hue-columns.tsx';
 
 const PRESETS: readonly { name: string; title: string; weights: HueWeights }[] = [
   { name: 'Eye', title: 'As the eye weighs (ITU-R BT.709)', weights: BT709 },
@@ -25,7 +15,7 @@ const PRESETS: readonly { name: string; title: string; weights: HueWeights }[] =
 ];
 
 const same = (a: HueWeights, b: HueWeights): boolean =>
-  HUES.every(({ hue }) => Math.abs(a[hue] - b[hue]) < 1e-6);
+  (Object.keys(a) as (keyof HueWeights)[]).every((hue) => Math.abs(a[hue] - b[hue]) < 1e-6);
 
 const words = (weights: HueWeights): string =>
   PRESETS.find((preset) => same(preset.weights, weights))?.name.toLowerCase() ?? 'by hue';
@@ -74,19 +64,7 @@ export function GreyCard() {
           />
         ))}
       </div>
-      {HUES.map(({ hue, name, colour }) => (
-        <SliderRow
-          key={hue}
-          label={name}
-          mark={colour}
-          value={weights[hue]}
-          unit={PERCENT}
-          least={-100}
-          most={200}
-          usual={[0, 100]}
-          onChange={(value, gesture) => set({ ...weights, [hue]: value }, gesture)}
-        />
-      ))}
+      <HueColumns weights={weights} onChange={set} />
       <Row label="Read as">
         <Segmented
           label="Greys read as"
