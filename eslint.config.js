@@ -10,7 +10,9 @@ const boundary = (files, group, message) => ({
 });
 
 export default ts.config(
-  { ignores: ['**/dist/', '**/node_modules/', 'data/', '**/assembly/', 'test-results/', 'playwright-report/'] },
+  {
+    ignores: ['**/dist/', '**/node_modules/', 'data/', '**/assembly/', 'test-results/', 'playwright-report/'],
+  },
   js.configs.recommended,
   ...ts.configs.recommendedTypeChecked,
   {

@@ -68,6 +68,10 @@ test('tone steps are added, set, moved, switched off and undone; all of it is th
   for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo' }).click();
   await saved(page);
   expect(await kinds()).toEqual(['levels', 'sharpen', 'invert']);
+  await page.getByRole('button', { name: 'Preparations' }).click();
+  await page.getByRole('menuitem', { name: /^Flat bands for cloth/ }).click();
+  await saved(page);
+  expect(await kinds()).toEqual(['blur', 'bands', 'specks']);
   expect(errors).toEqual([]);
 });
 

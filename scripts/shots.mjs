@@ -46,12 +46,13 @@ await withDemoPage(async (page, url) => {
 
   await open('Low tide card');
   await page.keyboard.press('2');
+  await page.getByRole('button', { name: /^Curve/ }).click();
   await page.waitForTimeout(1500);
   await shot('tone');
   await page.keyboard.press('1');
   await page.getByRole('textbox', { name: 'Sheet width' }).fill('105');
   await page.getByRole('textbox', { name: 'Sheet width' }).press('Enter');
-  await page.getByRole('button', { name: 'Crop on the table' }).click();
+  await page.getByRole('button', { name: 'On the table' }).click();
   await exact();
   await shot('crop');
 

@@ -111,8 +111,8 @@ function countBits(row: usize, from: i32, to: i32): i32 {
   let sum = 0;
   while (from < to) {
     const span = min(to - from, 56);
-    const bits = bswap<u64>(load<u64>(row + <usize>(from >> 3))) << (<u64>(from & 7));
-    sum += <i32>popcnt<u64>(bits >> (<u64>(64 - span)));
+    const bits = bswap<u64>(load<u64>(row + <usize>(from >> 3))) << <u64>(from & 7);
+    sum += <i32>popcnt<u64>(bits >> <u64>(64 - span));
     from += span;
   }
   return sum;

@@ -6,5 +6,6 @@ export * from './migrations.ts';
 export * from './migrate.ts';
 export * from './sheets.ts';
 export * from './placing.ts';
+export * from './preparations.ts';
 export * from './defaults.ts';
 export * from './views.ts';

@@ -9,6 +9,7 @@ import { OriginalPicker } from '../original/original-picker.tsx';
 import { AddStep } from './add-step.tsx';
 import { GreyCard } from './grey-card.tsx';
 import { Histogram } from './histogram.tsx';
+import { Preparations } from './preparations.tsx';
 import { StepList } from './step-list.tsx';
 import { useHistogram } from './use-histogram.ts';
 
@@ -75,6 +76,7 @@ function ToneOf({ original }: { original: OriginalRecipe }) {
       <StepList ppi={ppi} />
       <div className="mt-2 flex gap-2">
         <AddStep />
+        <Preparations />
       </div>
     </>
   );
