@@ -148,11 +148,12 @@ describe('files that are not pictures, or not whole', () => {
     ],
     ['a 0-byte file', async () => Buffer.alloc(0), 422, 'empty'],
     [
-      'an SVG',
+      'an SVG with nothing in it',
       async () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>'),
       422,
-      'JPEG, PNG, TIFF',
+      'no line in this SVG',
     ],
+    ['a GIF', () => flat(9, 9, 'teal').gif().toBuffer(), 422, 'JPEG, PNG, TIFF, WebP, AVIF and SVG'],
     [
       'a truncated JPEG',
       async () =>

@@ -15,7 +15,7 @@ const FORMATS: Record<string, string> = {
 };
 
 const NOT_A_PICTURE =
-  'This is not a picture Brachytone can read. It reads JPEG, PNG, TIFF, WebP and AVIF; nothing was added.';
+  'This is not a picture Brachytone can read. It reads JPEG, PNG, TIFF, WebP, AVIF and SVG; nothing was added.';
 
 /** A file made ready: its lossless working picture (sRGB or grey, the right way up), and what it was. */
 export interface ReadPicture {
