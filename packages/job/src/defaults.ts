@@ -1,4 +1,4 @@
-import { NO_TONE, type Gradient, type OriginalRecipe, type Screen, type Tone } from '@brachytone/core';
+import { NO_TONE, type Gradient, type OriginalRecipe, type Screen } from '@brachytone/core';
 import { VERSION, type JobDocument } from './document.ts';
 import { cropToSheet, placeOnSheet } from './placing.ts';
 
@@ -9,9 +9,6 @@ export interface PictureFacts {
   readonly width: number;
   readonly height: number;
 }
-
-/** A tone that changes nothing. */
-export const DEFAULT_TONE: Tone = NO_TONE;
 
 /** A bold poster dot that shows on any screen and holds on most presses (common practice, no source). */
 export const DEFAULT_SCREEN: Screen = { spot: 'round', ruling: 30, angle: 45, smallest: 3, largest: 97 };
@@ -34,7 +31,7 @@ export function newOriginal(
     placement: placeOnSheet(sheet, picture, crop),
     shown: true,
     locked: false,
-    tone: DEFAULT_TONE,
+    tone: NO_TONE,
     ink,
   };
 }
@@ -102,7 +99,7 @@ export const newGradient = (
   placement: { x: 0, y: 0, width: sheet.width, turn: 0, mirrored: false },
   shown: true,
   locked: false,
-  tone: DEFAULT_TONE,
+  tone: NO_TONE,
   ink,
 });
 

@@ -1,4 +1,3 @@
-import { DEFAULT_TONE } from './defaults.ts';
 import type { Migration } from './migrate.ts';
 
 type Any = Record<string, never>;
@@ -50,7 +49,6 @@ export const MIGRATIONS: readonly Migration[] = [
             shown: true,
             locked: false,
             tone: {
-              ...DEFAULT_TONE,
               grey: { weights: weightsOf(tone.weights), reading: tone.reading },
               steps: stepsOf(tone),
             },

@@ -34,8 +34,8 @@ export interface Polyline {
 const MOST_PIECES = 500;
 
 /**
- * Curves as straight lines that stray from them by no more than `tolerance`: cut into √(√3/18 · |d| ⁄ tolerance)… evenly,
- * by the bound on a cubic's second difference (T. Sederberg, "Computer Aided Geometric Design", ch. 10).
+ * Curves as straight lines that stray from them by no more than `tolerance`. A chord over one n-th of a curve strays by at
+ * most |B″| ÷ 8n², and a cubic's second derivative is at most six times its control points' second difference.
  */
 export function flatten({ start, parts, closed }: Contour, tolerance: number): Polyline {
   const out: number[] = [start[0], start[1]];

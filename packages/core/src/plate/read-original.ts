@@ -7,7 +7,7 @@ import type { Rows } from '../raster/rows.ts';
 import { opacity } from '../tone/grey.ts';
 import { pictureSource } from '../tone/picture-source.ts';
 import type { ToneSource } from '../tone/tone-rows.ts';
-import type { Frame } from './frame.ts';
+import { mmToPixels, type Frame } from './frame.ts';
 import { boxToPicture, effectiveResolution, gridToBox, placedHeight, regionOf } from './placed.ts';
 import type { OriginalRecipe } from './recipe.ts';
 import type { Materials } from './scene.ts';
@@ -43,7 +43,7 @@ export function readOriginal(original: OriginalRecipe, materials: Materials, fra
   const pyramid = pictureOf(original, materials);
   const toBox = gridToBox(original, placedHeight(original, pyramid), frame);
   const region = regionOf(toBox);
-  const across = (placement.width / 25.4) * frame.resolution;
+  const across = mmToPixels(placement.width, frame);
   if (content.kind === 'gradient') {
     const size = gradientSize(content, placement.width);
     const scale = 2 ** Math.min(6, halvingsFor(size.width / across));

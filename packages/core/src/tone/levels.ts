@@ -14,8 +14,6 @@ export interface Levels {
   readonly ceiling: number;
 }
 
-export const NO_LEVELS: Levels = { bare: 0, solid: 100, mid: 1, floor: 0, ceiling: 100 };
-
 /** Coverage as a share (0–1) through the levels: floor + ((c − bare) ÷ (solid − bare))^(1 ÷ mid) · (ceiling − floor). */
 export function applyLevels(levels: Levels, coverage: number): number {
   const span = Math.max(1e-6, levels.solid - levels.bare);

@@ -6,7 +6,7 @@ import { monotoneCurve, STRAIGHT } from './curve.ts';
 import { weightsThatPart } from './auto-grey.ts';
 import { BT709, greyCoverage } from './grey.ts';
 import { toneHistogram } from './histogram.ts';
-import { applyLevels, NO_LEVELS } from './levels.ts';
+import { applyLevels } from './levels.ts';
 import { compileTone } from './compile.ts';
 import { pictureSource } from './picture-source.ts';
 import { NO_TONE, type Tone } from './tone.ts';
@@ -63,7 +63,7 @@ describe('levels', () => {
     expect(applyLevels(levels, 0.2)).toBeCloseTo(0.05, 10);
     expect(applyLevels(levels, 0.5)).toBeCloseTo(0.475, 10);
     expect(applyLevels(levels, 0.95)).toBeCloseTo(0.9, 10);
-    expect(applyLevels({ ...NO_LEVELS, mid: 2 }, 0.25)).toBeCloseTo(0.5, 10);
+    expect(applyLevels({ bare: 0, solid: 100, mid: 2, floor: 0, ceiling: 100 }, 0.25)).toBeCloseTo(0.5, 10);
   });
 });
 
