@@ -32,6 +32,7 @@ export default ts.config(
       '@typescript-eslint/no-non-null-assertion': 'off',
       '@typescript-eslint/consistent-type-imports': 'error',
       '@typescript-eslint/no-import-type-side-effects': 'error',
+      '@typescript-eslint/triple-slash-reference': ['error', { path: 'always' }],
       eqeqeq: 'error',
       // Does not see uses in decorators.
       'no-useless-assignment': 'off',
@@ -74,6 +75,11 @@ export default ts.config(
     ['packages/job/src/**/*.ts'],
     ['@brachytone/server*', '@brachytone/web*', '@brachytone/demo*', 'node:*', '**/apps/**'],
     'The job document knows the core only.',
+  ),
+  boundary(
+    ['packages/typeface/src/**/*.ts'],
+    ['@brachytone/server*', '@brachytone/web*', '@brachytone/job*', '@brachytone/demo*', 'node:*', '**/apps/**'],
+    'Typefaces know the core only.',
   ),
   boundary(
     ['apps/server/**/*.ts'],

@@ -27,6 +27,7 @@ export default {
   projects: [
     project('core', 'packages/core'),
     project('job', 'packages/job'),
+    project('typeface', 'packages/typeface'),
     project('server', 'apps/server'),
     project('web', 'apps/web'),
     project('rules', 'scripts'),

@@ -70,7 +70,7 @@ function photograph(width: number, height: number): Picture {
 }
 
 const a3: Recipe = {
-  sheet: { width: 297, height: 420, resolution: 1200 },
+  sheet: { width: 297, height: 420, bleed: 0, resolution: 1200 },
   stock: { name: 'White', colour: '#ffffff' },
   inks: [{ id: 'k', name: 'Black', colour: '#111111', opacity: 0 }],
   originals: [
@@ -82,11 +82,15 @@ const a3: Recipe = {
         picture: 'p',
         crop: { x: 0, y: 0, width: 1, height: 1, turn: 0 },
         line: null,
+        cut: null,
       },
       placement: { x: 0, y: 0, width: 297, turn: 0, mirrored: false },
       shown: true,
       locked: false,
       tone: NO_TONE,
+      container: null,
+      fade: null,
+      mix: null,
       ink: 'k',
     },
   ],
@@ -110,7 +114,7 @@ function naiveScreen(coverage: Plane, { brick, stride, data }: Thresholds, out: 
 }
 
 const picture = photograph(3508, 4961);
-const scene: Scene = { recipe: a3, pictures: new Map([['p', buildPyramid(picture)]]), drawings: new Map() };
+const scene: Scene = { recipe: a3, pictures: new Map([['p', buildPyramid(picture)]]), drawings: new Map(), typefaces: new Map() };
 const frame = filmFrame(a3);
 const { screen } = a3.plates[0];
 const band = { x: 0, y: 2000, width: frame.width, height: 256 };

@@ -31,7 +31,7 @@ function demoJob(picture: PictureFacts, wishes: Wishes): JobDocument {
       stock: wishes.stock,
       originals: job.recipe.originals.map((original) => ({
         ...original,
-        content: { kind: 'picture' as const, picture: picture.sha256, crop, line: null },
+        content: { kind: 'picture' as const, picture: picture.sha256, crop, line: null, cut: null },
         placement: placeOnSheet(wishes.sheet, picture, crop),
         tone: { ...original.tone, steps: wishes.steps },
       })),
@@ -46,7 +46,7 @@ export function demoJobs(moon: PictureFacts, marsh: PictureFacts): JobDocument[]
   return [
     demoJob(moon, {
       name: 'Night walk badge',
-      sheet: { width: 90, height: 90, resolution: 1200 },
+      sheet: { width: 90, height: 90, bleed: 0, resolution: 1200 },
       stock: { name: 'Oat board', colour: '#e6d3ae' },
       ink: { name: 'Ember', colour: '#b8432a', opacity: 0.1 },
       screen: { spot: 'diamond', ruling: 26, angle: 30, smallest: 4, largest: 94 },
@@ -55,7 +55,7 @@ export function demoJobs(moon: PictureFacts, marsh: PictureFacts): JobDocument[]
     }),
     demoJob(marsh, {
       name: 'Low tide card',
-      sheet: { width: 140, height: 140, resolution: 1200 },
+      sheet: { width: 140, height: 140, bleed: 0, resolution: 1200 },
       stock: { name: 'Shell', colour: '#f4ede0' },
       ink: { name: 'Deep tide', colour: '#15484f', opacity: 0.05 },
       screen: { spot: 'line', ruling: 32, angle: 22.5, smallest: 4, largest: 92 },
@@ -72,7 +72,7 @@ export function demoJobs(moon: PictureFacts, marsh: PictureFacts): JobDocument[]
     }),
     demoJob(moon, {
       name: 'Moon over the reeds',
-      sheet: { width: 297, height: 420, resolution: 1200 },
+      sheet: { width: 297, height: 420, bleed: 0, resolution: 1200 },
       stock: { name: 'Uncoated cream', colour: '#f3ecda' },
       ink: { name: 'Night black', colour: '#1a1b22', opacity: 0 },
       screen: { spot: 'round', ruling: 15, angle: 45, smallest: 3, largest: 96 },

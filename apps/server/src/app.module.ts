@@ -9,6 +9,9 @@ import { OriginalsService } from './originals/originals.service.ts';
 import { RunsController } from './runs/runs.controller.ts';
 import { RunsService } from './runs/runs.service.ts';
 import { SETTINGS, type Settings } from './settings.ts';
+import { ShelfController } from './shelf/shelf.controller.ts';
+import { ShelfService } from './shelf/shelf.service.ts';
+import { TypefacesService } from './originals/typefaces.service.ts';
 import { WorkService } from './work/work.service.ts';
 
 /** The whole server over an open database. */
@@ -17,7 +20,7 @@ export class AppModule {
   static over(database: Database, settings: Settings): DynamicModule {
     return {
       module: AppModule,
-      controllers: [OriginalsController, JobsController, RunsController],
+      controllers: [OriginalsController, JobsController, RunsController, ShelfController],
       providers: [
         { provide: DATABASE, useValue: database },
         { provide: SETTINGS, useValue: settings },
@@ -26,6 +29,8 @@ export class AppModule {
         JobsService,
         ProofsService,
         RunsService,
+        ShelfService,
+        TypefacesService,
         DemoService,
       ],
     };

@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
 import { DEMO_FILES, demoJobs } from '@brachytone/demo';
+import { ne } from 'drizzle-orm';
 import { DATABASE, type Database } from './database/database.ts';
 import { originals } from './database/schema.ts';
 import { JobsService } from './jobs/jobs.service.ts';
@@ -18,7 +19,11 @@ export class DemoService {
   ) {}
 
   async load(): Promise<void> {
-    const [any] = await this.database.queries.select({ sha256: originals.sha256 }).from(originals).limit(1);
+    const [any] = await this.database.queries
+      .select({ sha256: originals.sha256 })
+      .from(originals)
+      .where(ne(originals.kind, 'font'))
+      .limit(1);
     if (any) return;
     const bring = async (name: string) => {
       const { sha256, width, height } = await this.originals.add(await readFile(join(DEMO_FOLDER, name)));

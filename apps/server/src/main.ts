@@ -2,6 +2,7 @@ import 'reflect-metadata';
 import { createApp } from './app.ts';
 import { FolderInUse, lockFolder } from './data-lock.ts';
 import { openDatabase, placeOf } from './database/database.ts';
+import { TypefacesService } from './originals/typefaces.service.ts';
 import { DemoService } from './demo.service.ts';
 import { readSettings } from './settings.ts';
 
@@ -12,6 +13,7 @@ try {
   const database = await openDatabase(placeOf(settings));
   const app = await createApp(database, settings);
   await app.init();
+  await app.get(TypefacesService).load();
   if (process.env.BRACHYTONE_DEMO !== 'off') await app.get(DemoService).load();
   await app.listen(settings.port, settings.host);
   console.log(

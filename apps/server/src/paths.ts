@@ -9,6 +9,9 @@ export const MIGRATIONS_FOLDER = fromHere('../drizzle');
 /** The built interface. */
 export const WEB_FOLDER = fromHere('../../web/dist');
 
+/** The typefaces that ship. Stands at the same place seen from src/ and from dist/. */
+export const TYPEFACES_FOLDER = fromHere('../typefaces');
+
 /** The demo originals. */
 export const DEMO_FOLDER = fromHere('../../../demo/originals');
 

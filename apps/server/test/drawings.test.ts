@@ -140,7 +140,7 @@ describe('line art on a plate', () => {
   );
   const photo = { sha256: 'a'.repeat(64), name: 'grey.png', width: 20, height: 20 };
   const job = newJob(photo);
-  const sheet = { width: 40, height: 40, resolution: 254 };
+  const sheet = { width: 40, height: 40, bleed: 0, resolution: 254 };
   const [first] = newJob({ ...photo, width: 100, height: 100 }).recipe.originals;
   const base = {
     ...first,
@@ -163,6 +163,7 @@ describe('line art on a plate', () => {
       recipe,
       pictures: new Map([[photo.sha256, { width: 20, height: 20, levels: [grey] }]]),
       drawings: new Map([['b'.repeat(64), drawing]]),
+      typefaces: new Map(),
     };
     const frame = filmFrame(recipe);
     return plateBits(scene, 0, frame, { x: 0, y: 0, width: frame.width, height: frame.height });

@@ -41,7 +41,10 @@ describe('runs', () => {
   it.each(['tiff-group4', 'tiff-deflate', 'png'] as const)(
     'make %s films whose every bit is the plate’s',
     async (format) => {
-      const { id, document, original } = await jobOf({ width: 60, height: 40, resolution: 600 }, { format });
+      const { id, document, original } = await jobOf(
+        { width: 60, height: 40, bleed: 0, resolution: 600 },
+        { format },
+      );
       const seen: number[] = [];
       const watching = server.app
         .get(RunsService)
@@ -69,12 +72,17 @@ describe('runs', () => {
         [original.sha256 as string, buildPyramid(readPam(new Uint8Array(pam.body as Buffer)))],
       ]);
       const frame = filmFrame(document.recipe);
-      const bits = plateBits({ recipe: document.recipe, pictures, drawings: new Map() }, 0, frame, {
-        x: 0,
-        y: 0,
-        width: frame.width,
-        height: frame.height,
-      });
+      const bits = plateBits(
+        { recipe: document.recipe, pictures, drawings: new Map(), typefaces: new Map() },
+        0,
+        frame,
+        {
+          x: 0,
+          y: 0,
+          width: frame.width,
+          height: frame.height,
+        },
+      );
       const { data, info } = await sharp(body as Buffer)
         .toColourspace('b-w')
         .raw()
@@ -93,7 +101,7 @@ describe('runs', () => {
   );
 
   it('can be cancelled while under way; no half film is left to fetch', async () => {
-    const { id } = await jobOf({ width: 900, height: 900, resolution: 2400 });
+    const { id } = await jobOf({ width: 900, height: 900, bleed: 0, resolution: 2400 });
     const run = await startRun(id);
     await new Promise((resolve) => setTimeout(resolve, 400));
     const { body } = await server.http.post(`/api/runs/${run.id}/cancel`).expect(201);
@@ -102,14 +110,14 @@ describe('runs', () => {
     await server.http.post(`/api/runs/${run.id}/cancel`).expect(409);
     // The queue goes on, and the cancelled run stays cancelled.
     const next = await ended(
-      (await startRun((await jobOf({ width: 20, height: 20, resolution: 300 })).id)).id,
+      (await startRun((await jobOf({ width: 20, height: 20, bleed: 0, resolution: 300 })).id)).id,
     );
     expect(next.status).toBe('done');
     expect((await ended(run.id)).status).toBe('cancelled');
   });
 
   it('can be made again, and give the same bytes', async () => {
-    const { id } = await jobOf({ width: 30, height: 30, resolution: 600 });
+    const { id } = await jobOf({ width: 30, height: 30, bleed: 0, resolution: 600 });
     const first = await ended((await startRun(id)).id);
     const { body } = await server.http.post(`/api/runs/${first.id}/again`).expect(201);
     const second = await ended(body.id as string);
@@ -126,7 +134,7 @@ describe('runs', () => {
   });
 
   it('that the server left unfinished are marked as stopped when it starts', async () => {
-    const { id } = await jobOf({ width: 20, height: 20, resolution: 300 });
+    const { id } = await jobOf({ width: 20, height: 20, bleed: 0, resolution: 300 });
     const run = await ended((await startRun(id)).id);
     await server.database.queries.update(runs).set({ status: 'running' }).where(eq(runs.id, run.id));
     await server.app.get(RunsService).onApplicationBootstrap();
@@ -138,7 +146,7 @@ describe('runs', () => {
   it('are refused for jobs that are not there, and films by other names', async () => {
     await server.http.post('/api/runs').send({ jobId: '00000000-0000-4000-8000-000000000000' }).expect(404);
     await server.http.post('/api/runs').send({ jobId: 7 }).expect(422);
-    const { id } = await jobOf({ width: 20, height: 20, resolution: 300 });
+    const { id } = await jobOf({ width: 20, height: 20, bleed: 0, resolution: 300 });
     const run = await ended((await startRun(id)).id);
     await server.http.get(`/api/runs/${run.id}/films/..%2F..%2Fserver.lock`).expect(422);
     await server.http.get(`/api/runs/${run.id}/films/other.tif`).expect(404);

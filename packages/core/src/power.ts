@@ -9,6 +9,15 @@ function logNear(m: number): number {
   return 2 * t * sum;
 }
 
+/** Natural logarithm of x > 0, of additions, multiplications and divisions alone. */
+export function naturalLog(x: number): number {
+  let mantissa = x;
+  let exponent = 0;
+  for (; mantissa > 1; exponent++) mantissa /= 2;
+  for (; mantissa < 0.5; exponent--) mantissa *= 2;
+  return logNear(mantissa) + exponent * LN2;
+}
+
 /**
  * x to the power p for x ≥ 0, of additions, multiplications and divisions alone. `Math.pow` may differ in its last bit
  * from one JavaScript engine to another; films must not. Agrees with it to 13 figures for results of 1e-6 and more.

@@ -35,29 +35,37 @@ export function greyPicture(width: number, height: number, of: (x: number, y: nu
 /** One picture filling a sheet, one black ink, one plate. */
 export function sceneOf(
   picture: Picture,
-  sheet: Recipe['sheet'],
+  sheet: Omit<Recipe['sheet'], 'bleed'>,
   screen: Partial<Screen> = {},
   tone: Tone = NO_TONE,
 ): Scene {
   const recipe: Recipe = {
-    sheet,
+    sheet: { ...sheet, bleed: 0 },
     stock: { name: 'White', colour: '#ffffff' },
     originals: [
       {
         id: 'original-1',
         name: 'picture.png',
-        content: { kind: 'picture', picture: 'picture', crop: WHOLE, line: null },
+        content: { kind: 'picture', picture: 'picture', crop: WHOLE, line: null, cut: null },
         placement: { x: 0, y: 0, width: sheet.width, turn: 0, mirrored: false },
         shown: true,
         locked: false,
         tone,
+        container: null,
+        fade: null,
+        mix: null,
         ink: 'ink-1',
       },
     ],
     inks: [{ id: 'ink-1', name: 'Black', colour: '#000000', opacity: 0 }],
     plates: [{ id: 'plate-1', ink: 'ink-1', screen: { ...ROUND_30, ...screen } }],
   };
-  return { recipe, pictures: new Map([['picture', buildPyramid(picture)]]), drawings: new Map() };
+  return {
+    recipe,
+    pictures: new Map([['picture', buildPyramid(picture)]]),
+    drawings: new Map(),
+    typefaces: new Map(),
+  };
 }
 
 /** Bits from a function of x and y. */

@@ -1,6 +1,18 @@
-import { NO_TONE, type Gradient, type OriginalRecipe, type Screen } from '@brachytone/core';
+import {
+  NO_TONE,
+  outlineLettering,
+  type Container,
+  type CutOut,
+  type Fade,
+  type Gradient,
+  type Lettering,
+  type Mix,
+  type OriginalRecipe,
+  type Screen,
+  type Typeface,
+} from '@brachytone/core';
 import { VERSION, type JobDocument } from './document.ts';
-import { cropToSheet, placeOnSheet } from './placing.ts';
+import { cropToSheet, placeOnSheet, printedArea, type Page } from './placing.ts';
 
 /** A file a job can start from. */
 export interface PictureFacts {
@@ -16,50 +28,43 @@ export const DEFAULT_SCREEN: Screen = { spot: 'round', ruling: 30, angle: 45, sm
 /** A file's name without its ending, as a name for a job. */
 const jobName = (file: string): string => file.replace(/\.[a-z0-9]{2,5}$/i, '').slice(0, 120) || 'Untitled';
 
+/** What every original begins with. */
+const PLAIN = {
+  shown: true,
+  locked: false,
+  tone: NO_TONE,
+  container: null,
+  fade: null,
+  mix: null,
+} as const;
+
 /** A picture that fills the sheet. */
-export function newOriginal(
-  id: string,
-  ink: string,
-  sheet: { width: number; height: number },
-  picture: PictureFacts,
-): OriginalRecipe {
+export function newOriginal(id: string, ink: string, sheet: Page, picture: PictureFacts): OriginalRecipe {
   const crop = cropToSheet(sheet, picture);
   return {
     id,
     name: picture.name,
-    content: { kind: 'picture', picture: picture.sha256, crop, line: null },
+    content: { kind: 'picture', picture: picture.sha256, crop, line: null, cut: null },
     placement: placeOnSheet(sheet, picture, crop),
-    shown: true,
-    locked: false,
-    tone: NO_TONE,
+    ...PLAIN,
     ink,
   };
 }
 
 /** A whole picture laid in the middle of the sheet, two thirds of its size. */
-export function addedOriginal(
-  id: string,
-  ink: string,
-  sheet: { width: number; height: number },
-  picture: PictureFacts,
-): OriginalRecipe {
+export function addedOriginal(id: string, ink: string, sheet: Page, picture: PictureFacts): OriginalRecipe {
   const crop = { x: 0, y: 0, width: 1, height: 1, turn: 0 };
   const { width, height } = { width: (sheet.width * 2) / 3, height: (sheet.height * 2) / 3 };
   const placed = placeOnSheet({ width, height }, picture, crop);
   return {
     ...newOriginal(id, ink, sheet, picture),
-    content: { kind: 'picture', picture: picture.sha256, crop, line: null },
+    content: { kind: 'picture', picture: picture.sha256, crop, line: null, cut: null },
     placement: { ...placed, x: placed.x + sheet.width / 6, y: placed.y + sheet.height / 6 },
   };
 }
 
 /** Line art laid in the middle of the sheet, two thirds of its size. */
-export function newDrawing(
-  id: string,
-  ink: string,
-  sheet: { width: number; height: number },
-  drawing: PictureFacts,
-): OriginalRecipe {
+export function newDrawing(id: string, ink: string, sheet: Page, drawing: PictureFacts): OriginalRecipe {
   const added = addedOriginal(id, ink, sheet, drawing);
   const content = {
     kind: 'drawing',
@@ -88,25 +93,90 @@ const GRADIENT: Omit<Gradient, 'ratio'> = {
 };
 
 /** A gradient that fills the sheet, solid at its top and bare at its foot; 85 % keeps the dots apart. */
-export const newGradient = (
+export function newGradient(id: string, ink: string, sheet: Page): OriginalRecipe {
+  const { x, y, width, height } = printedArea(sheet);
+  return {
+    id,
+    name: 'Gradient',
+    content: { ...GRADIENT, ratio: height / width },
+    placement: { x, y, width, turn: 0, mirrored: false },
+    ...PLAIN,
+    ink,
+  };
+}
+
+/** Solid lettering in the middle of the sheet, two thirds as wide. */
+export function newLettering(
   id: string,
   ink: string,
-  sheet: { width: number; height: number },
-): OriginalRecipe => ({
-  id,
-  name: 'Gradient',
-  content: { ...GRADIENT, ratio: sheet.height / sheet.width },
-  placement: { x: 0, y: 0, width: sheet.width, turn: 0, mirrored: false },
-  shown: true,
-  locked: false,
-  tone: NO_TONE,
-  ink,
+  sheet: Page,
+  font: string,
+  face: Typeface,
+): OriginalRecipe {
+  const layout = { text: 'Lettering', align: 'centre', tracking: 0, leading: 100 } as const;
+  const outline = outlineLettering(layout, face);
+  const ratio = outline.height / outline.width;
+  const width = (sheet.width * 2) / 3;
+  const content: Lettering = {
+    kind: 'lettering',
+    ...layout,
+    font,
+    ratio,
+    fill: 'solid',
+    gradient: { ...GRADIENT, ratio },
+    outline: { width: 0, paint: 'bare' },
+    inner: { width: 0, paint: 'solid' },
+    glow: { reach: 6, strength: 0, paint: 'solid' },
+  };
+  const x = (sheet.width - width) / 2;
+  const y = (sheet.height - width * ratio) / 2;
+  const placement = { x, y, width, turn: 0, mirrored: false };
+  return { id, name: 'Lettering', content, placement, ...PLAIN, ink };
+}
+
+/** A container that changes nothing yet but the shape. */
+export const newContainer = (shape: Container['shape'], path: string | null = null): Container => ({
+  shape,
+  path,
+  margin: 0,
+  edge: 'cut',
+  feather: 0,
 });
+
+/** A cut-out from the edges inward, hard. */
+export const NEW_CUT: CutOut = {
+  by: 'edges',
+  colour: '#ffffff',
+  place: { x: 0, y: 0 },
+  tolerance: 12,
+  connected: true,
+  from: 90,
+  to: 100,
+  specks: 60,
+  choke: 0,
+  softness: 0,
+  strokes: [],
+};
+
+/** A fade from whole at the top to nothing at the foot, in bold dots. */
+export const NEW_FADE: Fade = {
+  by: 'gradient',
+  gradient: { ...GRADIENT, ratio: 1, limit: 100 },
+  screen: { ...DEFAULT_SCREEN, ruling: 12, smallest: 0, largest: 100 },
+  strokes: [],
+};
+
+/** Dots laid over the smooth tones at half strength. */
+export const NEW_MIX: Mix = {
+  screen: { ...DEFAULT_SCREEN, ruling: 15, smallest: 0, largest: 100 },
+  blend: 'soft-light',
+  strength: 50,
+};
 
 /** A job on an A4 sheet turned the file's way, in black on white: filled by a picture, or with line art in its middle. */
 export function newJob(picture: PictureFacts, kind: 'picture' | 'drawing' = 'picture'): JobDocument {
   const wide = picture.width > picture.height;
-  const sheet = { width: wide ? 297 : 210, height: wide ? 210 : 297, resolution: 1200 };
+  const sheet = { width: wide ? 297 : 210, height: wide ? 210 : 297, bleed: 0, resolution: 1200 };
   return {
     version: VERSION,
     name: jobName(picture.name),

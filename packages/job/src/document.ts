@@ -1,7 +1,7 @@
-import type { Content, Recipe } from '@brachytone/core';
+import type { Content, OriginalRecipe, Recipe } from '@brachytone/core';
 
 /** The version this program writes. */
-export const VERSION = 2;
+export const VERSION = 3;
 
 /** What film files are made as. */
 export const FILM_FORMATS = ['tiff-group4', 'tiff-deflate', 'png'] as const;
@@ -21,11 +21,36 @@ export interface JobDocument {
   readonly films: FilmSettings;
 }
 
-/** SHA-256 of the file an original comes from, if it comes from one. */
-export const fileOf = (content: Content): string | undefined =>
-  content.kind === 'picture' ? content.picture : content.kind === 'drawing' ? content.drawing : undefined;
+/** What a file brought in is. */
+export type FileKind = 'picture' | 'drawing' | 'font';
 
-/** SHA-256 of every file a job's originals come from, each once. */
-export const filesOf = (recipe: Recipe): string[] => [
-  ...new Set(recipe.originals.flatMap(({ content }) => fileOf(content) ?? [])),
+/** A file that a job is made from. */
+export interface FileUse {
+  readonly sha256: string;
+  readonly kind: FileKind;
+}
+
+/** The file an original's content comes from, if it comes from one. */
+export function fileOf(content: Content): FileUse | undefined {
+  switch (content.kind) {
+    case 'picture':
+      return { sha256: content.picture, kind: 'picture' };
+    case 'drawing':
+      return { sha256: content.drawing, kind: 'drawing' };
+    case 'lettering':
+      return { sha256: content.font, kind: 'font' };
+    case 'gradient':
+      return undefined;
+  }
+}
+
+function usesOf({ content, container }: OriginalRecipe): FileUse[] {
+  const file = fileOf(content);
+  const shape = container?.shape === 'path' ? container.path : null;
+  return [...(file ? [file] : []), ...(shape ? [{ sha256: shape, kind: 'drawing' as const }] : [])];
+}
+
+/** Every file a job's originals are made from, each once. */
+export const filesOf = (recipe: Recipe): FileUse[] => [
+  ...new Map(recipe.originals.flatMap(usesOf).map((use) => [use.sha256, use])).values(),
 ];

@@ -9,3 +9,5 @@ export * from './placing.ts';
 export * from './preparations.ts';
 export * from './defaults.ts';
 export * from './views.ts';
+export * from './typefaces.ts';
+export * from './lettering.ts';

@@ -201,26 +201,29 @@ describe('reading documents', () => {
       picture: picture.sha256,
       crop: { x: 0.1, y: 0, width: 0.5, height: 1, turn: 0 },
       line: null,
+      cut: null,
     });
+    expect(original).toMatchObject({ container: null, fade: null, mix: null });
+    expect(readDocument(first).recipe.sheet.bleed).toBe(0);
   });
 
   it('brings documents of several versions ago up to date step by step', () => {
     // Two versions that might have been: the first called the sheet a page, the second had no films yet.
     const older = {
       ...structuredClone(good),
-      version: 0,
+      version: 1,
       page: good.recipe.sheet,
       films: undefined,
     } as Record<string, unknown>;
     const migrations = [
       {
-        from: 0,
+        from: 1,
         migrate: ({ page, recipe, ...rest }: Record<string, unknown>) => ({
           ...rest,
           recipe: { ...(recipe as object), sheet: page },
         }),
       },
-      { from: 1, migrate: (document: Record<string, unknown>) => ({ ...document, films: good.films }) },
+      { from: 2, migrate: (document: Record<string, unknown>) => ({ ...document, films: good.films }) },
     ];
     expect(readDocument(older, migrations)).toEqual(good);
     expect(() => readDocument({ ...older, version: -2 }, migrations)).toThrow('version -2 cannot be read');

@@ -2,6 +2,30 @@
 export const LIMITS = {
   /** Side of a sheet, mm. */
   side: { least: 5, most: 5000 },
+  /** Bleed around a sheet, mm. */
+  bleed: { least: 0, most: 50 },
+  /** Margin of a container, mm. */
+  margin: { least: -500, most: 500 },
+  /** Width of a soft edge, or reach of a glow, mm. */
+  soft: { least: 0, most: 200 },
+  /** Width of a line along letters, mm. */
+  edge: { least: 0, most: 50 },
+  /** Size of lettering, mm of an em. */
+  em: { least: 1, most: 2000 },
+  /** Space added between letters, percent of an em. */
+  tracking: { least: -30, most: 200 },
+  /** From baseline to baseline, percent of an em. */
+  leading: { least: 40, most: 300 },
+  /** Letters of a lettering. */
+  letters: { least: 1, most: 2000 },
+  /** Difference of colours, ΔE*ab. */
+  tolerance: { least: 0, most: 100 },
+  /** Areas in pixels of a picture. */
+  specks: { least: 0, most: 100000 },
+  /** Choke of a cut-out, pixels of the picture. */
+  choke: { least: -20, most: 20 },
+  /** Softness of a cut-out, pixels of the picture. */
+  softness: { least: 0, most: 60 },
   /** Width of an original, mm. */
   placed: { least: 1, most: 10000 },
   /** Blur before the edge of line art is drawn, pixels of the picture. */

@@ -58,4 +58,28 @@ export const MIGRATIONS: readonly Migration[] = [
       };
     },
   },
+  {
+    // Version 3 brought bleed, cut-outs, containers, fades and mixes.
+    from: 2,
+    migrate(document) {
+      const recipe = document.recipe as Any & { sheet: Any; originals: (Any & { content: Any })[] };
+      return {
+        ...document,
+        recipe: {
+          ...recipe,
+          sheet: { ...recipe.sheet, bleed: 0 },
+          originals: recipe.originals.map((original) => ({
+            ...original,
+            content:
+              (original.content as unknown as { kind: string }).kind === 'picture'
+                ? { ...original.content, cut: null }
+                : original.content,
+            container: null,
+            fade: null,
+            mix: null,
+          })),
+        },
+      };
+    },
+  },
 ];

@@ -11,19 +11,34 @@ interface Size {
   readonly height: number;
 }
 
-/** The largest crop of a picture, in its middle, that has the sheet's shape. */
-export function cropToSheet(sheet: Size, picture: Size): Crop {
-  const wanted = sheet.width / sheet.height;
+/** A sheet as far as placing goes; without bleed unless it says so. */
+export interface Page extends Size {
+  readonly bleed?: number;
+}
+
+/** The sheet with its bleed: what art has to cover, in mm from the trimmed sheet's corner. */
+export const printedArea = ({ width, height, bleed = 0 }: Page) => ({
+  x: 0 - bleed,
+  y: 0 - bleed,
+  width: width + 2 * bleed,
+  height: height + 2 * bleed,
+});
+
+/** The largest crop of a picture, in its middle, that has the shape of the sheet with its bleed. */
+export function cropToSheet(sheet: Page, picture: Size): Crop {
+  const area = printedArea(sheet);
+  const wanted = area.width / area.height;
   const has = picture.width / picture.height;
   const width = Math.min(1, wanted / has);
   const height = Math.min(1, has / wanted);
   return { x: (1 - width) / 2, y: (1 - height) / 2, width, height, turn: 0 };
 }
 
-/** A cropped picture as large as the sheet allows, in its middle. */
-export function placeOnSheet(sheet: Size, picture: Size, crop: Pick<Crop, 'width' | 'height'>): Placement {
+/** A cropped picture as large as the sheet with its bleed allows, in its middle. */
+export function placeOnSheet(sheet: Page, picture: Size, crop: Pick<Crop, 'width' | 'height'>): Placement {
   const shape = (crop.width * picture.width) / (crop.height * picture.height);
-  const width = Math.min(sheet.width, sheet.height * shape);
+  const area = printedArea(sheet);
+  const width = Math.min(area.width, area.height * shape);
   return {
     x: (sheet.width - width) / 2,
     y: (sheet.height - width / shape) / 2,
@@ -33,15 +48,16 @@ export function placeOnSheet(sheet: Size, picture: Size, crop: Pick<Crop, 'width
   };
 }
 
-/** True when a straight box is as large as the sheet allows, in its middle. */
-export function fillsSheet(sheet: Size, { placement }: OriginalRecipe, height: number): boolean {
+/** True when a straight box is as large as the sheet with its bleed allows, in its middle. */
+export function fillsSheet(sheet: Page, { placement }: OriginalRecipe, height: number): boolean {
   const near = (a: number, b: number) => Math.abs(a - b) < 0.1;
   const { x, y, width, turn } = placement;
+  const area = printedArea(sheet);
   return (
     turn === 0 &&
     near(x + width / 2, sheet.width / 2) &&
     near(y + height / 2, sheet.height / 2) &&
-    (near(width, sheet.width) || near(height, sheet.height))
+    (near(width, area.width) || near(height, area.height))
   );
 }
 
@@ -51,7 +67,7 @@ export function fillsSheet(sheet: Size, { placement }: OriginalRecipe, height: n
  */
 export function recrop<One extends OriginalRecipe>(
   original: One,
-  sheet: Size,
+  sheet: Page,
   picture: Size,
   crop: Crop,
 ): One {
@@ -90,8 +106,8 @@ const FULL = { width: 1, height: 1 };
 /** Originals on a sheet of another size: those that filled it fill it again, the others keep their share of it. */
 export function refit(
   originals: readonly OriginalRecipe[],
-  before: Size,
-  after: Size,
+  before: Page,
+  after: Page,
   sizes: ReadonlyMap<string, Size>,
 ): OriginalRecipe[] {
   return originals.map((original) => {
@@ -101,13 +117,14 @@ export function refit(
     const height = placedHeight(original, picture);
     if (fillsSheet(before, original, height)) {
       if (content.kind === 'gradient') {
+        const area = printedArea(after);
         return {
           ...original,
-          content: { ...content, ratio: after.height / after.width },
-          placement: { ...placement, x: 0, y: 0, width: after.width },
+          content: { ...content, ratio: area.height / area.width },
+          placement: { ...placement, x: area.x, y: area.y, width: area.width },
         };
       }
-      if (content.kind === 'drawing') {
+      if (content.kind !== 'picture') {
         return { ...original, placement: placeOnSheet(after, { width: 1, height: content.ratio }, FULL) };
       }
       const crop = { ...cropToSheet(after, picture!), turn: content.crop.turn };

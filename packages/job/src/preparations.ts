@@ -1,4 +1,6 @@
 import { startOf, stepKind, type ToneStep } from '@brachytone/core';
+import Joi from 'joi';
+import { preparedStepsSchema } from './tone-schema.ts';
 
 /** A list of tone steps, ready to use, named after what it does. */
 export interface Preparation {
@@ -6,6 +8,18 @@ export interface Preparation {
   readonly says: string;
   readonly steps: readonly Pick<ToneStep, 'kind' | 'settings'>[];
 }
+
+/** One that was kept on the shelf. */
+export interface KeptPreparation extends Preparation {
+  readonly id: string;
+}
+
+/** A preparation to be kept. */
+export const preparationSchema: Joi.ObjectSchema<Preparation> = Joi.object<Preparation>({
+  name: Joi.string().trim().min(1).max(60).required(),
+  says: Joi.string().trim().allow('').max(200).required(),
+  steps: preparedStepsSchema,
+});
 
 const step = (kind: string, settings: ToneStep['settings'] = {}) => ({
   kind,

@@ -1,8 +1,8 @@
-import { SPOTS } from '@brachytone/core';
+import { BLENDS, SPOTS } from '@brachytone/core';
 import Joi from 'joi';
 import { FILM_FORMATS, VERSION, type JobDocument } from './document.ts';
 import { LIMITS } from './limits.ts';
-import { toneSchema } from './tone-schema.ts';
+import { strokesSchema, toneSchema } from './tone-schema.ts';
 
 const between = ({ least, most }: { least: number; most: number }) =>
   Joi.number().min(least).max(most).required();
@@ -21,12 +21,27 @@ const sha256 = Joi.string()
   .pattern(/^[0-9a-f]{64}$/)
   .required();
 
+const cut = Joi.object({
+  by: Joi.valid('colour', 'brightness', 'edges', 'hand').required(),
+  colour,
+  place: Joi.object({ x: share, y: share }).required(),
+  tolerance: between(LIMITS.tolerance),
+  connected: Joi.boolean().required(),
+  from: percent,
+  to: percent,
+  specks: between(LIMITS.specks),
+  choke: between(LIMITS.choke),
+  softness: between(LIMITS.softness),
+  strokes: strokesSchema,
+});
+
 const picture = Joi.object({
   kind: Joi.valid('picture').required(),
   picture: sha256,
   line: Joi.object({ threshold: percent, smooth: between(LIMITS.smooth) })
     .allow(null)
     .required(),
+  cut: cut.allow(null).required(),
   crop: Joi.object({
     x: share,
     y: share,
@@ -75,6 +90,68 @@ const gradient = Joi.object({
   limit: percent,
 });
 
+const edge = Joi.object({
+  width: between(LIMITS.edge),
+  paint: Joi.valid('solid', 'bare').required(),
+}).required();
+
+const lettering = Joi.object({
+  kind: Joi.valid('lettering').required(),
+  text: Joi.string().min(LIMITS.letters.least).max(LIMITS.letters.most).required(),
+  font: sha256,
+  ratio: between(LIMITS.ratio),
+  align: Joi.valid('left', 'centre', 'right').required(),
+  tracking: between(LIMITS.tracking),
+  leading: between(LIMITS.leading),
+  fill: Joi.valid('solid', 'gradient', 'bare', 'none').required(),
+  gradient: gradient.required(),
+  outline: edge,
+  inner: edge,
+  glow: Joi.object({
+    reach: between(LIMITS.soft),
+    strength: percent,
+    paint: Joi.valid('solid', 'bare').required(),
+  }).required(),
+});
+
+const screen = Joi.object({
+  spot: Joi.valid(...SPOTS.map((spot) => spot.id)).required(),
+  ruling: between(LIMITS.ruling),
+  angle: between(LIMITS.angle),
+  smallest: percent,
+  largest: percent,
+})
+  .custom((value: { smallest: number; largest: number }, helpers) =>
+    value.largest > value.smallest ? value : helpers.error('dots.order'),
+  )
+  .required()
+  .messages({ 'dots.order': 'The largest dot must be larger than the smallest.' });
+
+const container = Joi.object({
+  shape: Joi.valid('rectangle', 'ellipse', 'path').required(),
+  path: sha256.allow(null),
+  margin: between(LIMITS.margin),
+  edge: Joi.valid('cut', 'whole').required(),
+  feather: between(LIMITS.soft),
+})
+  .custom((value: { shape: string; path: string | null }, helpers) =>
+    value.shape === 'path' && value.path === null ? helpers.error('path.missing') : value,
+  )
+  .messages({ 'path.missing': 'A container of a shape of one’s own must name its file.' });
+
+const fade = Joi.object({
+  by: Joi.valid('gradient', 'tone').required(),
+  gradient: gradient.required(),
+  screen,
+  strokes: strokesSchema,
+});
+
+const mix = Joi.object({
+  screen,
+  blend: Joi.valid(...Object.keys(BLENDS)).required(),
+  strength: percent,
+});
+
 const original = Joi.object({
   id,
   name,
@@ -83,8 +160,11 @@ const original = Joi.object({
       { is: 'picture', then: picture.required() },
       { is: 'drawing', then: drawing.required() },
       { is: 'gradient', then: gradient.required() },
+      { is: 'lettering', then: lettering.required() },
     ],
-    otherwise: Joi.object({ kind: Joi.valid('picture', 'drawing', 'gradient').required() }).required(),
+    otherwise: Joi.object({
+      kind: Joi.valid('picture', 'drawing', 'gradient', 'lettering').required(),
+    }).required(),
   }),
   placement: Joi.object({
     x: between(LIMITS.position),
@@ -96,32 +176,21 @@ const original = Joi.object({
   shown: Joi.boolean().required(),
   locked: Joi.boolean().required(),
   tone: toneSchema,
+  container: container.allow(null).required(),
+  fade: fade.allow(null).required(),
+  mix: mix.allow(null).required(),
   ink: id,
 });
 
 const ink = Joi.object({ id, name, colour, opacity: share });
 
-const plate = Joi.object({
-  id,
-  ink: id,
-  screen: Joi.object({
-    spot: Joi.valid(...SPOTS.map((spot) => spot.id)).required(),
-    ruling: between(LIMITS.ruling),
-    angle: between(LIMITS.angle),
-    smallest: percent,
-    largest: percent,
-  })
-    .custom((screen: { smallest: number; largest: number }, helpers) =>
-      screen.largest > screen.smallest ? screen : helpers.error('dots.order'),
-    )
-    .required()
-    .messages({ 'dots.order': 'The largest dot must be larger than the smallest.' }),
-});
+const plate = Joi.object({ id, ink: id, screen });
 
 const recipe = Joi.object({
   sheet: Joi.object({
     width: between(LIMITS.side),
     height: between(LIMITS.side),
+    bleed: between(LIMITS.bleed),
     resolution: between(LIMITS.resolution),
   }).required(),
   stock: Joi.object({ name, colour }).required(),

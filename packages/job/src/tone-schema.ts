@@ -36,6 +36,9 @@ const stroke = Joi.object({
   softness: percent,
 });
 
+/** Strokes of a brush. */
+export const strokesSchema = Joi.array().items(stroke).max(500).required();
+
 /** What a step's setting may be, from its field. */
 function settingSchema(field: Field): Joi.Schema {
   switch (field.type) {
@@ -58,7 +61,7 @@ function settingSchema(field: Field): Joi.Schema {
         .required()
         .messages({ 'tones.order': 'The tones that bands are parted at must rise.' });
     case 'strokes':
-      return Joi.array().items(stroke).max(500).required();
+      return strokesSchema;
   }
 }
 
@@ -81,18 +84,25 @@ const settingsOf = new Map(
   }),
 );
 
-const step = Joi.object({
-  id,
+const prepared = {
   kind: Joi.valid(...settingsOf.keys()).required(),
-  on: Joi.boolean().required(),
   settings: Joi.when('kind', {
     switch: [...settingsOf].map(([kind, then]) => ({ is: kind, then })),
     otherwise: Joi.forbidden(),
   }),
-});
+};
+
+const MOST_STEPS = 24;
+
+/** Tone steps of a preparation, in their order. */
+export const preparedStepsSchema = Joi.array().items(Joi.object(prepared)).min(1).max(MOST_STEPS).required();
 
 /** Tone steps in their order. */
-export const stepsSchema = Joi.array().items(step).max(24).unique('id').required();
+export const stepsSchema = Joi.array()
+  .items(Joi.object({ id, ...prepared, on: Joi.boolean().required() }))
+  .max(MOST_STEPS)
+  .unique('id')
+  .required();
 
 /** How an original becomes grey, and the steps after. */
 export const toneSchema = Joi.object({

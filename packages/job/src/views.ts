@@ -1,4 +1,4 @@
-import type { JobDocument } from './document.ts';
+import type { FileKind, JobDocument } from './document.ts';
 
 /** What server and interface tell one another: the shapes of the API's answers. */
 
@@ -53,16 +53,19 @@ export interface OriginalFacts {
   readonly density: number | null;
   /** True when an orientation tag turned the picture. */
   readonly turned: boolean;
+  /** Name of a typeface. */
+  readonly typeface?: string;
   /** What of a drawing could not be taken over, in words. */
   readonly leftOut?: readonly string[];
 }
 
 /**
- * An original: sizes are of the working picture, the right way up, or of a drawing in its own units. A drawing has 0
- * channels.
+ * A file brought in: sizes are of the working picture, the right way up, or of a drawing in its own units; what is no
+ * picture has 0 channels.
  */
 export interface OriginalView {
   readonly sha256: string;
+  readonly kind: FileKind;
   readonly byteLength: number;
   readonly width: number;
   readonly height: number;

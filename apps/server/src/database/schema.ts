@@ -1,4 +1,12 @@
-import type { JobDocument, JobStep, OriginalFacts, RunFilm, RunStatus } from '@brachytone/job';
+import type {
+  FileKind,
+  JobDocument,
+  JobStep,
+  OriginalFacts,
+  Preparation,
+  RunFilm,
+  RunStatus,
+} from '@brachytone/job';
 import {
   boolean,
   customType,
@@ -17,6 +25,7 @@ const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'da
 /** Files brought in, by the SHA-256 of their bytes. Sizes are of the working picture, the right way up. */
 export const originals = pgTable('originals', {
   sha256: text('sha256').primaryKey(),
+  kind: text('kind').$type<FileKind>().notNull().default('picture'),
   byteLength: integer('byte_length').notNull(),
   width: integer('width').notNull(),
   height: integer('height').notNull(),
@@ -49,6 +58,14 @@ export const jobs = pgTable('jobs', {
   putAway: boolean('put_away').notNull().default(false),
   created: moment('created').notNull().defaultNow(),
   touched: moment('touched').notNull().defaultNow(),
+});
+
+/** What is kept to be used again, by kind. */
+export const shelf = pgTable('shelf', {
+  id: uuid('id').primaryKey(),
+  kind: text('kind').$type<'preparation'>().notNull(),
+  item: jsonb('item').$type<Preparation>().notNull(),
+  created: moment('created').notNull().defaultNow(),
 });
 
 /** The undo history: steps of a job in order. */

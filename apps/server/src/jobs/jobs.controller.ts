@@ -13,6 +13,14 @@ const proofQuery = Joi.object<{ longer: number }>({
   longer: Joi.number().integer().min(32).max(2400).default(448),
 }).unknown();
 
+const originalId = Joi.string()
+  .pattern(/^[a-z0-9-]{1,40}$/)
+  .required()
+  .label('original');
+const cutOutQuery = Joi.object<{ resolution: number }>({
+  resolution: Joi.number().min(36).max(2400).default(300),
+}).unknown();
+
 @ApiTags('jobs')
 @Controller('api/jobs')
 export class JobsController {
@@ -72,5 +80,18 @@ export class JobsController {
   ): Promise<void> {
     const png = await this.proofs.proof(job, longer);
     response.type('image/png').setHeader('Cache-Control', 'no-cache').send(Buffer.from(png));
+  }
+  @Get(':id/originals/:original/cut-out.png')
+  @ApiOperation({
+    summary: 'An original by itself in its own colours, transparent where there is none of it',
+  })
+  async cutOut(
+    @Param('id', new Checked(id)) job: string,
+    @Param('original', new Checked(originalId)) original: string,
+    @Query(new Checked(cutOutQuery)) { resolution }: { resolution: number },
+    @Res() response: Response,
+  ): Promise<void> {
+    const { png, name } = await this.proofs.cutOut(job, original, resolution);
+    response.type('image/png').attachment(name).send(Buffer.from(png));
   }
 }

@@ -40,8 +40,15 @@ export class JobsService {
 
   /** A new job from an original that was brought in under the given file name. */
   async start(picture: { sha256: string; name: string }): Promise<JobSummary> {
-    const { width, height, channels } = await this.originals.get(picture.sha256);
-    return this.create(newJob({ ...picture, width, height }, channels === 0 ? 'drawing' : 'picture'));
+    const { width, height, kind } = await this.originals.get(picture.sha256);
+    if (kind === 'font') {
+      throw new Problem(
+        422,
+        'Not an original',
+        'This is a typeface. Open a job, and bring it in under its lettering.',
+      );
+    }
+    return this.create(newJob({ ...picture, width, height }, kind));
   }
 
   /** A job with the given document. */
@@ -114,12 +121,14 @@ export class JobsService {
       throw new Problem(
         422,
         'Original missing',
-        'The job names an original that was never brought in here. Bring it in first.',
+        `The job names a ${WORDS[missing[0].kind]} that was never brought in here. Bring it in first.`,
       );
     }
     return document;
   }
 }
+
+const WORDS = { picture: 'picture', drawing: 'drawing', font: 'typeface' } as const;
 
 const summary = (row: typeof jobs.$inferSelect): JobSummary => ({
   id: row.id,

@@ -1,11 +1,16 @@
 import { createHash } from 'node:crypto';
 import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { MM_PER_INCH } from '@brachytone/core';
 import { Inject, Injectable } from '@nestjs/common';
+import { notFound, Problem } from '../http/problem.ts';
 import { OriginalsService } from '../originals/originals.service.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
 import { WorkService } from '../work/work.service.ts';
 import { JobsService } from './jobs.service.ts';
+
+/** Pixels across the widest transparent picture. */
+const MOST_ACROSS = 16_000;
 
 /** Pictures of jobs: made once for every state and size, then kept as files that can always be made again. */
 @Injectable()
@@ -43,5 +48,32 @@ export class ProofsService {
       this.making.set(key, making);
     }
     return making;
+  }
+
+  /**
+   * An original of a job by itself as a transparent PNG, with a name for its file.
+   *
+   * @param resolution pixels per inch
+   */
+  async cutOut(id: string, name: string, resolution: number): Promise<{ png: Uint8Array; name: string }> {
+    const { document } = await this.jobs.get(id);
+    const { recipe } = document;
+    const original = recipe.originals.find((one) => one.id === name);
+    if (!original) throw notFound('original of this name in the job');
+    // As long as it is wide at most: an upper bound that needs no file to be read.
+    const across = (original.placement.width / MM_PER_INCH) * resolution;
+    if (across > MOST_ACROSS) {
+      throw new Problem(
+        422,
+        'Too large',
+        `At ${resolution} ppi the picture would be ${Math.round(across)} pixels wide; up to ${MOST_ACROSS} are made. Ask for a lower resolution.`,
+      );
+    }
+    const materials = await this.originals.materials(recipe);
+    const png = await this.work.run('cutOut', { recipe, original: name, materials, resolution });
+    return {
+      png,
+      name: `${document.name} ${original.name}`.replace(/[^\p{L}\p{N} .-]/gu, '').slice(0, 80) + '.png',
+    };
   }
 }

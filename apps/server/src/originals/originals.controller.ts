@@ -42,6 +42,12 @@ export class OriginalsController {
     return this.originals.add(body);
   }
 
+  @Get('fonts')
+  @ApiOperation({ summary: 'Every typeface that is here' })
+  fonts(): Promise<OriginalView[]> {
+    return this.originals.fonts();
+  }
+
   @Get(':sha256')
   @ApiOperation({ summary: 'What is known of an original' })
   get(@Param('sha256', sha256) name: string): Promise<OriginalView> {
@@ -60,6 +66,13 @@ export class OriginalsController {
   @Header('Cache-Control', 'private, max-age=31536000, immutable')
   drawing(@Param('sha256', sha256) name: string): Promise<Drawing> {
     return this.originals.drawing(name);
+  }
+
+  @Get(':sha256/font')
+  @ApiOperation({ summary: 'A typeface as a font file that is not packed as WOFF2' })
+  @Header('Cache-Control', 'private, max-age=31536000, immutable')
+  async font(@Param('sha256', sha256) name: string): Promise<StreamableFile> {
+    return new StreamableFile(await this.originals.font(name), { type: 'font/sfnt' });
   }
 
   @Get(':sha256/levels/:level')

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import type { Drawing, Pyramid, Recipe } from '@brachytone/core';
-import { filesOf, type OriginalView } from '@brachytone/job';
+import { filesOf, type FileUse, type OriginalView } from '@brachytone/job';
 import { and, asc, eq, inArray } from 'drizzle-orm';
 import { DATABASE, type BytesRow, type Database } from '../database/database.ts';
 import { originalBytes, originals } from '../database/schema.ts';
@@ -48,6 +48,7 @@ export class OriginalsService {
         sha256,
         byteLength: bytes.length,
         ...made.picture,
+        kind: made.kind,
         smallLevel: made.smallLevel,
         facts: made.facts,
       })
@@ -66,20 +67,35 @@ export class OriginalsService {
     return this.bytes(sha256, 'source');
   }
 
-  /** Names, of those given, that are not here. */
-  async missing(names: readonly string[]): Promise<string[]> {
-    if (names.length === 0) return [];
+  /** Those of the files named that are not here, or are of another kind. */
+  async missing(uses: readonly FileUse[]): Promise<FileUse[]> {
+    if (uses.length === 0) return [];
     const found = await this.database.queries
-      .select({ sha256: originals.sha256 })
+      .select({ sha256: originals.sha256, kind: originals.kind })
       .from(originals)
-      .where(inArray(originals.sha256, [...names]));
-    return names.filter((name) => !found.some(({ sha256 }) => sha256 === name));
+      .where(
+        inArray(
+          originals.sha256,
+          uses.map(({ sha256 }) => sha256),
+        ),
+      );
+    return uses.filter(
+      (use) => !found.some(({ sha256, kind }) => sha256 === use.sha256 && kind === use.kind),
+    );
+  }
+
+  /** Every typeface that is here, by name. */
+  async fonts(): Promise<OriginalView[]> {
+    const rows = await this.database.queries.select().from(originals).where(eq(originals.kind, 'font'));
+    return rows
+      .map(viewOf)
+      .sort((a, b) => (a.facts.typeface ?? '').localeCompare(b.facts.typeface ?? '', 'en'));
   }
 
   /** One level of an original's pyramid; the small one is at hand at once. */
   async level(sha256: string, level: number) {
     const original = await this.get(sha256);
-    if (original.channels === 0) throw notFound('such level of a drawing');
+    if (original.kind !== 'picture') throw notFound('picture of this kind');
     if (level === original.smallLevel && !this.ready.has(sha256)) {
       const deep = original.facts.bitsPerSample === 16;
       return unpackPicture(await this.bytes(sha256, 'small'), deep, original.channels);
@@ -107,17 +123,23 @@ export class OriginalsService {
 
   /** A drawing's geometry. */
   async drawing(sha256: string): Promise<Drawing> {
-    const { channels } = await this.get(sha256);
-    if (channels !== 0) throw notFound('drawing of this kind');
+    if ((await this.get(sha256)).kind !== 'drawing') throw notFound('drawing of this kind');
     return JSON.parse(new TextDecoder().decode(await this.bytes(sha256, 'working'))) as Drawing;
+  }
+
+  /** A font file in a kind that can be read at once. */
+  async font(sha256: string): Promise<Uint8Array> {
+    if ((await this.get(sha256)).kind !== 'font') throw notFound('typeface of this kind');
+    return this.bytes(sha256, 'working');
   }
 
   /** Everything the originals of a recipe are made from. */
   async materials(recipe: Recipe): Promise<SharedMaterials> {
-    const out: SharedMaterials = { pictures: {}, drawings: {} };
-    for (const file of filesOf(recipe)) {
-      if ((await this.get(file)).channels === 0) out.drawings[file] = await this.drawing(file);
-      else out.pictures[file] = await this.pyramid(file);
+    const out: SharedMaterials = { pictures: {}, drawings: {}, fonts: {} };
+    for (const { sha256, kind } of filesOf(recipe)) {
+      if (kind === 'drawing') out.drawings[sha256] = await this.drawing(sha256);
+      else if (kind === 'font') out.fonts[sha256] = new Uint8Array(await this.font(sha256));
+      else out.pictures[sha256] = await this.pyramid(sha256);
     }
     return out;
   }
@@ -142,9 +164,7 @@ export class OriginalsService {
 
   private async find(sha256: string): Promise<OriginalView | undefined> {
     const [row] = await this.database.queries.select().from(originals).where(eq(originals.sha256, sha256));
-    if (!row) return undefined;
-    const { created: _created, ...view } = row;
-    return view;
+    return row && viewOf(row);
   }
 
   private async bytes(sha256: string, kind: Kind): Promise<Uint8Array> {
@@ -156,6 +176,10 @@ export class OriginalsService {
     if (rows.length === 0) throw notFound('original of this kind');
     return Buffer.concat(rows.map(({ bytes }) => bytes));
   }
+}
+
+function viewOf({ created: _created, ...view }: typeof originals.$inferSelect): OriginalView {
+  return view;
 }
 
 function parts(sha256: string, kind: Kind, bytes: Uint8Array): BytesRow[] {

@@ -1,23 +1,29 @@
 import type { Drawing, Picture, Pyramid, Recipe } from '@brachytone/core';
-import type { JobDocument, OriginalFacts } from '@brachytone/job';
+import type { FileKind, JobDocument, OriginalFacts } from '@brachytone/job';
 import type { MessagePort } from 'node:worker_threads';
 
 /** What originals are made from, by SHA-256; the samples of pictures in memory that threads share. */
 export interface SharedMaterials {
   readonly pictures: Record<string, Pyramid>;
   readonly drawings: Record<string, Drawing>;
+  /** Font files, in a kind that can be read at once. */
+  readonly fonts: Record<string, Uint8Array>;
 }
 
 /** What the worker threads do, by name: what each is given and gives back. */
 export interface Tasks {
   /** Reads a working picture and makes its pyramid in shared memory. */
   pyramid: { given: { png: Uint8Array; deep: boolean; channels: number }; made: Pyramid };
-  /** Reads a file brought in: facts, working picture and small level as PNG; of a drawing (0 channels) the drawing as JSON. */
+  /**
+   * Reads a file brought in: of a picture facts, working picture and small level as PNG; of a drawing (0 channels) the
+   * drawing as JSON; of a font (0 channels) the font in a kind that can be read at once.
+   */
   intake: {
     given: { bytes: Uint8Array };
     made:
       | {
           picture: Omit<Picture, 'data' | 'channels'> & { channels: 0 | Picture['channels'] };
+          kind: FileKind;
           facts: OriginalFacts;
           working: Uint8Array;
           small: Uint8Array | undefined;
@@ -27,6 +33,11 @@ export interface Tasks {
   };
   /** A picture of a job's exact proof, as PNG; its longer side has `longer` pixels. */
   proof: { given: { recipe: Recipe; materials: SharedMaterials; longer: number }; made: Uint8Array };
+  /** An original of a job by itself, as a transparent PNG at a resolution (pixels per inch). */
+  cutOut: {
+    given: { recipe: Recipe; original: string; materials: SharedMaterials; resolution: number };
+    made: Uint8Array;
+  };
   /** Makes one film into a file, telling how far it is through the port as a share of 1. */
   film: {
     given: {

@@ -5,6 +5,8 @@ import {
   filmFrame,
   halve,
   makeFilm,
+  memorySink,
+  mmToPixels,
   overprints,
   pngFile,
   proof as proofOf,
@@ -14,11 +16,15 @@ import {
   type Picture,
   type Scene,
   type Sink,
+  type Typeface,
+  writeOriginal,
 } from '@brachytone/core';
 import type { FilmFormat } from '@brachytone/job';
+import { readTypeface } from '@brachytone/typeface';
 import sharp from 'sharp';
 import { Problem } from '../http/problem.ts';
 import { isDrawing, readDrawing } from '../originals/read-drawing.ts';
+import { isFont, readFont } from '../originals/read-font.ts';
 import { packPicture, readPicture, smallLevelOf, unpackPicture } from '../originals/read-picture.ts';
 import type { SharedMaterials, Tasks } from './tasks.ts';
 
@@ -28,10 +34,23 @@ sharp.concurrency(1);
 
 const shared = (bytes: number): SharedArrayBuffer => new SharedArrayBuffer(bytes);
 
-const sceneOf = (recipe: Scene['recipe'], { pictures, drawings }: SharedMaterials): Scene => ({
+/** Typefaces read lately, by the SHA-256 of their files. */
+const typefaces = new Map<string, Typeface>();
+
+function typefaceOf(sha256: string, font: Uint8Array): Typeface {
+  let face = typefaces.get(sha256);
+  if (!face) {
+    if (typefaces.size >= 20) typefaces.clear();
+    typefaces.set(sha256, (face = readTypeface(font)));
+  }
+  return face;
+}
+
+const sceneOf = (recipe: Scene['recipe'], { pictures, drawings, fonts }: SharedMaterials): Scene => ({
   recipe,
   pictures: new Map(Object.entries(pictures)),
   drawings: new Map(Object.entries(drawings)),
+  typefaces: new Map(Object.entries(fonts).map(([sha256, font]) => [sha256, typefaceOf(sha256, font)])),
 });
 
 /** See `Tasks`. */
@@ -55,7 +74,13 @@ export async function intake({ bytes }: Tasks['intake']['given']): Promise<Tasks
       const { drawing, facts } = readDrawing(bytes);
       const { width, height } = drawing;
       const working = new TextEncoder().encode(JSON.stringify(drawing));
-      return { picture: { width, height, channels: 0 }, facts, working, small: undefined, smallLevel: 0 };
+      const picture = { width, height, channels: 0 } as const;
+      return { picture, kind: 'drawing', facts, working, small: undefined, smallLevel: 0 };
+    }
+    if (isFont(bytes)) {
+      const { font, facts } = await readFont(bytes);
+      const picture = { width: 0, height: 0, channels: 0 } as const;
+      return { picture, kind: 'font', facts, working: font, small: undefined, smallLevel: 0 };
     }
     const { picture, facts } = await readPicture(bytes);
     const smallLevel = smallLevelOf(picture.width, picture.height);
@@ -64,6 +89,7 @@ export async function intake({ bytes }: Tasks['intake']['given']): Promise<Tasks
     const { width, height, channels } = picture;
     return {
       picture: { width, height, channels },
+      kind: 'picture',
       facts,
       working: await packPicture(picture),
       small: await packPicture(small),
@@ -78,13 +104,17 @@ export async function intake({ bytes }: Tasks['intake']['given']): Promise<Tasks
 /** See `Tasks`. */
 export async function proof({ recipe, materials, longer }: Tasks['proof']['given']): Promise<Uint8Array> {
   const frame = filmFrame(recipe);
-  const scale = longer / Math.max(frame.width, frame.height);
-  const columns = Math.max(1, Math.round(frame.width * scale));
-  const rows = Math.max(1, Math.round(frame.height * scale));
+  // Trimmed, as it will be looked at.
+  const bleed = mmToPixels(recipe.sheet.bleed, frame);
+  const width = frame.width - 2 * bleed;
+  const height = frame.height - 2 * bleed;
+  const scale = longer / Math.max(width, height);
+  const columns = Math.max(1, Math.round(width * scale));
+  const rows = Math.max(1, Math.round(height * scale));
   const { rgba } = proofOf(
     sceneOf(recipe, materials),
     frame,
-    { x: 0, y: 0, width: frame.width, height: frame.height, columns, rows },
+    { x: bleed, y: bleed, width, height, columns, rows },
     { first: 0, count: rows },
     recipe.plates.map((_, i) => i),
     overprints(
@@ -96,6 +126,20 @@ export async function proof({ recipe, materials, longer }: Tasks['proof']['given
     .removeAlpha()
     .png()
     .toBuffer();
+}
+
+/** See `Tasks`. */
+export function cutOut({
+  recipe,
+  original,
+  materials,
+  resolution,
+}: Tasks['cutOut']['given']): Tasks['cutOut']['made'] {
+  const scene = sceneOf(recipe, materials);
+  const found = recipe.originals.find(({ id }) => id === original)!;
+  const sink = memorySink();
+  writeOriginal(found, scene, resolution, sink);
+  return sink.bytes();
 }
 
 const fileOf = (format: FilmFormat, sink: Sink, facts: FilmFacts): FilmFile =>

@@ -42,6 +42,31 @@ export function MenuItem({ name, says, onPick }: { name: string; says?: string; 
   );
 }
 
+/** A small thing to do beside another; the list stays open. */
+export function MenuAside({
+  label,
+  children,
+  onPick,
+}: {
+  label: string;
+  children: ReactNode;
+  onPick: () => void;
+}) {
+  return (
+    <DropdownMenu.Item
+      aria-label={label}
+      title={label}
+      className="flex w-7 shrink-0 cursor-pointer items-center justify-center text-soft outline-none data-highlighted:bg-ruby data-highlighted:text-raised"
+      onSelect={(event) => {
+        event.preventDefault();
+        onPick();
+      }}
+    >
+      {children}
+    </DropdownMenu.Item>
+  );
+}
+
 /** A small heading among the things. */
 export function MenuHeading({ children }: { children: ReactNode }) {
   return <DropdownMenu.Label className="px-2.5 pt-2 pb-0.5 text-soft">{children}</DropdownMenu.Label>;

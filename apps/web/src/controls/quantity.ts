@@ -21,6 +21,18 @@ export const DEGREES: Unit = { symbol: '°', others: { deg: 1 }, decimals: 1, st
 export const PERCENT: Unit = { symbol: '%', decimals: 1, step: 1 };
 export const PLAIN: Unit = { symbol: '', decimals: 2, step: 0.05 };
 
+/** Pixels of a picture, with no resolution to say how long they are. */
+export const PIXELS: Unit = { symbol: 'px', decimals: 1, step: 0.5 };
+
+/** Type sizes: mm, or points of 1/72 inch. */
+export const EM: Unit = {
+  symbol: 'mm',
+  others: { cm: 10, in: 25.4, '"': 25.4, pt: 25.4 / 72 },
+  decimals: 1,
+  step: 1,
+};
+export const FINE_MM: Unit = { ...MM, decimals: 2, step: 0.1 };
+
 export const PPI: Unit = { symbol: 'ppi', others: { dpi: 1, dpcm: 2.54 }, decimals: 0, step: 1 };
 
 /** Pixels of an original, which may be typed as lengths on the sheet too. */

@@ -60,16 +60,23 @@ function tell(): void {
   for (const listener of listeners) listener();
 }
 
-/** Pictures and drawings in the workers: what has arrived of each. */
+/** Pictures, drawings and typefaces in the workers: what has arrived of each. */
 export const pictures = {
   /** Sees to it that one arrives; a picture small first. */
   want(original: OriginalView): void {
-    const { sha256, width, height, smallLevel, channels } = original;
+    const { sha256, width, height, smallLevel, kind } = original;
     const state = states.get(sha256);
     if (state && state !== 'failed') return;
     states.set(sha256, 'loading');
     const run = async () => {
-      if (channels === 0) {
+      if (kind === 'font') {
+        const font = await lanes[0].remote.fetchFont(sha256);
+        await Promise.all(lanes.map(({ remote }) => remote.keepFont(sha256, font)));
+        states.set(sha256, 'whole');
+        tell();
+        return;
+      }
+      if (kind === 'drawing') {
         const drawing = await lanes[0].remote.fetchDrawing(sha256);
         await Promise.all(lanes.map(({ remote }) => remote.keepDrawing(sha256, drawing)));
         states.set(sha256, 'whole');

@@ -12,7 +12,9 @@ export type Arrival = 'none' | 'some' | 'whole' | 'failed';
 export function usePictures(recipe: Recipe): { arrival: Arrival; version: number } {
   const dispatch = useAppDispatch();
   const version = useSyncExternalStore(pictures.subscribe, pictures.version);
-  const names = filesOf(recipe).join(' ');
+  const names = filesOf(recipe)
+    .map(({ sha256 }) => sha256)
+    .join(' ');
   useEffect(() => {
     for (const name of names.split(' ').filter(Boolean)) {
       const query = dispatch(api.endpoints.original.initiate(name));

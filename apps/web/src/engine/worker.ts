@@ -1,5 +1,6 @@
 import {
   buildPyramid,
+  colourAt,
   coverageToPercent,
   levelCount,
   limitCoverage,
@@ -12,6 +13,7 @@ import {
   SOLID,
   toneHistogram,
   toneView,
+  type Typeface,
   weightsThatPart,
   type Bits,
   type Drawing,
@@ -25,6 +27,7 @@ import {
   type View,
   type ViewRows,
 } from '@brachytone/core';
+import { readTypeface } from '@brachytone/typeface';
 import { expose, transfer } from 'comlink';
 
 /** What to draw, and how much of it. */
@@ -34,7 +37,7 @@ export interface DrawRequest {
   readonly view: View;
   readonly rows: ViewRows;
   readonly what:
-    | { readonly kind: 'original' }
+    | { readonly kind: 'original'; readonly cutting?: string }
     | { readonly kind: 'plate'; readonly plate: number; readonly ends: boolean }
     | { readonly kind: 'bits'; readonly plates: readonly number[]; readonly colours: readonly LinearRgb[] };
 }
@@ -52,7 +55,8 @@ const COUNTED = 120_000;
 
 const pictures = new Map<string, Pyramid>();
 const drawings = new Map<string, Drawing>();
-const materials = { pictures, drawings };
+const typefaces = new Map<string, Typeface>();
+const materials = { pictures, drawings, typefaces };
 const shared = (bytes: number): SharedArrayBuffer => new SharedArrayBuffer(bytes);
 
 async function fetchLevel(sha256: string, level: number) {
@@ -84,6 +88,17 @@ const workerApi = {
     return (await response.json()) as Drawing;
   },
 
+  /** Fetches a typeface's file. */
+  async fetchFont(sha256: string): Promise<Uint8Array> {
+    const response = await fetch(`/api/originals/${sha256}/font`);
+    if (!response.ok) throw new Error('The typeface could not be fetched.');
+    return new Uint8Array(await response.arrayBuffer());
+  },
+
+  keepFont(sha256: string, font: Uint8Array): void {
+    typefaces.set(sha256, readTypeface(font));
+  },
+
   keepDrawing(sha256: string, drawing: Drawing): void {
     drawings.set(sha256, drawing);
   },
@@ -100,7 +115,7 @@ const workerApi = {
     }
     const rgba =
       what.kind === 'original'
-        ? originalView(scene, frame, view, rows)
+        ? originalView(scene, frame, view, rows, what.cutting)
         : toneView(scene, what.plate, frame, view, rows, what.ends ? ENDS : undefined);
     return transfer({ rgba, inked: [] }, [rgba.buffer]);
   },
@@ -130,6 +145,12 @@ const workerApi = {
       ...tone,
       steps: tone.steps.slice(0, steps),
     });
+  },
+
+  /** Colour of a picture at a place in shares of it, `#rrggbb`: the mean of 3 × 3 pixels of a middling size. */
+  colourAt(sha256: string, place: { x: number; y: number }): string | undefined {
+    const pyramid = pictures.get(sha256);
+    return pyramid && colourAt(pyramid, place);
   },
 
   /** Grey weights that part a picture's colours best; undefined when it has none. */

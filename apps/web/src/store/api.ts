@@ -1,11 +1,19 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
-import type { JobSummary, JobView, OriginalView, ProblemDetails, RunView } from '@brachytone/job';
+import type {
+  JobSummary,
+  JobView,
+  KeptPreparation,
+  OriginalView,
+  Preparation,
+  ProblemDetails,
+  RunView,
+} from '@brachytone/job';
 
 /** Everything the server is asked for, but saves of the open job (see autosave). */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['jobs', 'runs'],
+  tagTypes: ['jobs', 'runs', 'fonts', 'preparations'],
   endpoints: (build) => ({
     jobs: build.query<JobSummary[], void>({ query: () => 'jobs', providesTags: ['jobs'] }),
     job: build.query<JobView, string>({ query: (id) => `jobs/${id}`, keepUnusedDataFor: 0 }),
@@ -29,6 +37,20 @@ export const api = createApi({
         body: file,
         headers: { 'Content-Type': 'application/octet-stream' },
       }),
+      invalidatesTags: (added) => (added?.kind === 'font' ? ['fonts'] : []),
+    }),
+    fonts: build.query<OriginalView[], void>({ query: () => 'originals/fonts', providesTags: ['fonts'] }),
+    preparations: build.query<KeptPreparation[], void>({
+      query: () => 'shelf/preparations',
+      providesTags: ['preparations'],
+    }),
+    keepPreparation: build.mutation<KeptPreparation, Preparation>({
+      query: (body) => ({ url: 'shelf/preparations', method: 'POST', body }),
+      invalidatesTags: ['preparations'],
+    }),
+    dropPreparation: build.mutation<void, string>({
+      query: (id) => ({ url: `shelf/preparations/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['preparations'],
     }),
     runs: build.query<RunView[], void>({
       query: () => 'runs',
@@ -82,6 +104,10 @@ export const {
   usePutAwayMutation,
   useOriginalQuery,
   useAddOriginalMutation,
+  useFontsQuery,
+  usePreparationsQuery,
+  useKeepPreparationMutation,
+  useDropPreparationMutation,
   useRunsQuery,
   useStartRunMutation,
   useCancelRunMutation,

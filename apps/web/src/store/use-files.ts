@@ -9,7 +9,7 @@ import { useDocument } from './use-job.ts';
 /** What is known of the files behind the job's originals, by SHA-256, as far as it has arrived. */
 export function useFiles(): ReadonlyMap<string, OriginalView> {
   const { recipe } = useDocument();
-  const names = filesOf(recipe);
+  const names = filesOf(recipe).map(({ sha256 }) => sha256);
   const views = useAppSelector(
     (state) => names.map((name) => api.endpoints.original.select(name)(state).data),
     shallowEqual,

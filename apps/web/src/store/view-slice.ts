@@ -13,12 +13,14 @@ export interface ViewState {
   readonly centre: { readonly x: number; readonly y: number } | null;
   /** Id of the original that is worked on; null = the first. */
   readonly original: string | null;
-  /** Id of the tone step whose card is open (`grey` for the grey), or null. */
+  /** Id of the tone step whose card is open, `grey`, or a part of an original (`cut`, `container`, `fade`, `mix`); or null. */
   readonly step: string | null;
   /** The tone brush: radius in mm on the sheet, strength −100 (lightens) to 100 (darkens) and softness in percent. */
   readonly brush: { readonly radius: number; readonly strength: number; readonly softness: number };
   /** Place of the picked stroke among the open step's, or null. */
   readonly stroke: number | null;
+  /** What the pointer does to the open part of an original. */
+  readonly tool: 'none' | 'pick' | 'brush';
   /** True while the table shows what is solid and what is bare. */
   readonly ends: boolean;
   /** Id of the one plate shown alone, or null. */
@@ -36,6 +38,7 @@ const initialState: ViewState = {
   step: null,
   brush: { radius: 12, strength: -40, softness: 70 },
   stroke: null,
+  tool: 'none',
   ends: false,
   plate: null,
   loupe: { open: false, pinned: false, power: 8 },
@@ -64,7 +67,9 @@ const slice = createSlice({
       ...state,
       step: payload,
       stroke: null,
+      tool: 'none',
     }),
+    takeTool: (state, { payload }: PayloadAction<ViewState['tool']>) => ({ ...state, tool: payload }),
     brushSet: (state, { payload }: PayloadAction<Partial<ViewState['brush']>>) => ({
       ...state,
       brush: { ...state.brush, ...payload },
@@ -95,6 +100,7 @@ export const {
   pickOriginal,
   openStep,
   brushSet,
+  takeTool,
   pickStroke,
   showEnds,
   showTable,

@@ -1,4 +1,5 @@
 import { flatten, mapContour, type Contour, type Polyline } from '../path/contour.ts';
+import { numberOf } from '../identity.ts';
 import { fillPolygons } from '../path/fill.ts';
 import { strokePolygons } from '../path/stroke.ts';
 import type { Affine } from '../raster/affine.ts';
@@ -15,16 +16,6 @@ export interface LineBits {
 
 /** Curves stray from their straight lines by no more than this, in pixels. */
 const TOLERANCE = 0.05;
-
-let drawings = 0;
-const numbers = new WeakMap<Drawing, number>();
-
-/** A number of its own for each drawing. */
-function numberOf(drawing: Drawing): number {
-  let number = numbers.get(drawing);
-  if (number === undefined) numbers.set(drawing, (number = ++drawings));
-  return number;
-}
 
 /** A drawing's polygons on a grid, kept for the many bands of one film. */
 const recentPainted = recentOnly<{ clips: Polyline[][]; shapes: Polyline[][] }>(6);

@@ -19,20 +19,32 @@ function chunk(sink: Sink, type: string, body: Uint8Array): void {
   sink.write(tail);
 }
 
+interface PngFacts {
+  readonly width: number;
+  readonly height: number;
+  /** Pixels per inch; kept in whole pixels per metre, as the format has it. */
+  readonly resolution: number;
+  readonly description: string;
+}
+
 /**
- * A one-bit greyscale PNG written strip by strip; ink is black (sample 0). Its resolution is kept in whole pixels per
- * metre, as the format has it.
+ * A PNG whose rows come a few at a time, each after a byte that names its filter (0 for none).
  *
  * Source: PNG (Portable Network Graphics) Specification, ISO/IEC 15948.
+ *
+ * @param depth  bits per sample
+ * @param colour colour type: 0 grey, 6 red, green, blue and alpha
  */
-export function pngFile(sink: Sink, facts: FilmFacts): FilmFile {
+function openPng(sink: Sink, facts: PngFacts, depth: number, colour: number) {
   sink.write(Uint8Array.of(0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a));
   const header = new Uint8Array(13);
   const headerView = new DataView(header.buffer);
   headerView.setUint32(0, facts.width);
   headerView.setUint32(4, facts.height);
-  header[8] = 1;
+  header[8] = depth;
+  header[9] = colour;
   chunk(sink, 'IHDR', header);
+  if (colour === 6) chunk(sink, 'sRGB', Uint8Array.of(0));
   const physical = new Uint8Array(9);
   const physicalView = new DataView(physical.buffer);
   const perMetre = Math.round(facts.resolution / 0.0254);
@@ -45,6 +57,18 @@ export function pngFile(sink: Sink, facts: FilmFacts): FilmFile {
     if (packed.length > 0) chunk(sink, 'IDAT', packed);
   });
   return {
+    rows: (bytes: Uint8Array) => deflate.push(bytes),
+    finish() {
+      deflate.push(new Uint8Array(0), true);
+      chunk(sink, 'IEND', new Uint8Array(0));
+    },
+  };
+}
+
+/** A one-bit greyscale PNG written strip by strip; ink is black (sample 0). */
+export function pngFile(sink: Sink, facts: FilmFacts): FilmFile {
+  const png = openPng(sink, facts, 1, 0);
+  return {
     rowsPerStrip: stripRows(facts),
     strip(bits: Bits) {
       const rows = new Uint8Array((bits.stride + 1) * bits.height);
@@ -53,11 +77,27 @@ export function pngFile(sink: Sink, facts: FilmFacts): FilmFile {
         const from = y * bits.stride;
         for (let i = 0; i < bits.stride; i++) rows[to + i] = ~bits.data[from + i];
       }
-      deflate.push(rows);
+      png.rows(rows);
     },
-    finish() {
-      deflate.push(new Uint8Array(0), true);
-      chunk(sink, 'IEND', new Uint8Array(0));
+    finish: png.finish,
+  };
+}
+
+/** A PNG of 8-bit sRGB with alpha, written a few rows at a time. */
+export function colourPng(
+  sink: Sink,
+  facts: PngFacts,
+): { rows: (rgba: Uint8ClampedArray) => void; finish: () => void } {
+  const png = openPng(sink, facts, 8, 6);
+  const length = facts.width * 4;
+  return {
+    rows(rgba) {
+      const count = rgba.length / length;
+      const out = new Uint8Array(count * (length + 1));
+      for (let y = 0; y < count; y++)
+        out.set(rgba.subarray(y * length, (y + 1) * length), y * (length + 1) + 1);
+      png.rows(out);
     },
+    finish: png.finish,
   };
 }

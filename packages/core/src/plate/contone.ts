@@ -1,19 +1,14 @@
 import { encode8 } from '../colour/srgb.ts';
-import { mapPoint } from '../raster/affine.ts';
-import { fullSample, hasAlpha, type Picture } from '../raster/picture.ts';
 import { SOLID } from '../raster/plane.ts';
-import { bitAt } from '../raster/bits.ts';
-import { intersect, isEmpty, type Region } from '../raster/region.ts';
 import { limitCoverage } from '../screen/dot-limits.ts';
-import { NO_TONE } from '../tone/tone.ts';
-import type { ToneSource } from '../tone/tone-rows.ts';
 import { plateCoverage } from './coverage.ts';
 import { frameOf, type Frame } from './frame.ts';
+import { layPixels, originalPixels } from './original-pixels.ts';
 import type { View, ViewRows } from './proof.ts';
-import { lineBits } from './line-work.ts';
-import { readOriginal } from './read-original.ts';
-import type { OriginalRecipe } from './recipe.ts';
 import type { Scene } from './scene.ts';
+
+/** Hard edges are drawn so many times as fine as the screen each way. */
+const FINE = 3;
 
 /**
  * The tone a plate asks for, before it is screened, as grey that reflects as much light as the ink leaves bare. It is
@@ -50,87 +45,43 @@ export function toneView(
   return rgba;
 }
 
-/** The originals in their own colours as they lie on the sheet; clear where there is none. */
+/** The ruby that covers what is cut away. */
+const RUBY = [168, 31, 61];
+
+/**
+ * The originals in their own colours as they lie on the sheet; clear where there is none.
+ *
+ * @param cutting id of the original whose cut-out is looked at: what is cut away of it is shown in ruby
+ */
 export function originalView(
   scene: Scene,
   frame: Frame,
   view: View,
   rows: ViewRows,
+  cutting?: string,
 ): Uint8ClampedArray<ArrayBuffer> {
   const { grid, region } = screenGrid(scene, frame, view, rows);
   const rgba = new Uint8ClampedArray(region.width * region.height * 4);
   for (const original of scene.recipe.originals) {
     if (!original.shown) continue;
-    if (original.content.kind === 'drawing') {
-      layDrawing(rgba, scene, original, grid, region);
-      continue;
-    }
-    const { region: box, toBox, toSource, source } = readOriginal(original, scene, grid);
-    const part = intersect(box, region);
-    if (isEmpty(part)) continue;
-    const picture = source.picture ?? greysOf(source);
-    for (let y = part.y; y < part.y + part.height; y++) {
-      for (let x = part.x; x < part.x + part.width; x++) {
-        const share = mapPoint(toBox, x + 0.5, y + 0.5);
-        if (share.x < 0 || share.x >= 1 || share.y < 0 || share.y >= 1) continue;
-        const at = mapPoint(toSource, x + 0.5, y + 0.5);
-        layPixel(rgba, ((y - region.y) * region.width + (x - region.x)) * 4, picture, at);
-      }
-    }
+    const pixels = originalPixels(original, scene, grid, region, FINE);
+    if (original.id === cutting)
+      layRuby(rgba, pixels, originalPixels(original, scene, grid, region, 1, true));
+    layPixels(rgba, pixels);
   }
   return rgba;
 }
 
-/** Lays a drawing, drawn four times as fine, over pixels that are there already: dark in black, light in white. */
-function layDrawing(
-  rgba: Uint8ClampedArray,
-  scene: Scene,
-  original: OriginalRecipe,
-  grid: Frame,
-  region: Region,
-): void {
-  const fine = { ...grid, resolution: grid.resolution * 4 };
-  const wide = { x: region.x * 4, y: region.y * 4, width: region.width * 4, height: region.height * 4 };
-  const { ink, bare } = lineBits(original, scene, fine, wide);
-  for (let y = 0; y < region.height; y++) {
-    for (let x = 0; x < region.width; x++) {
-      let [dark, light] = [0, 0];
-      for (let k = 0; k < 16; k++) {
-        dark += bitAt(ink, 4 * x + (k & 3), 4 * y + (k >> 2));
-        light += bitAt(bare, 4 * x + (k & 3), 4 * y + (k >> 2));
-      }
-      const share = (dark + light) / 16;
-      if (share === 0) continue;
-      const to = (y * region.width + x) * 4;
-      const grey = (255 * light) / (dark + light);
-      for (let k = 0; k < 3; k++) rgba[to + k] = grey * share + rgba[to + k] * (1 - share);
-      rgba[to + 3] = Math.max(rgba[to + 3], 255 * share);
-    }
+/** Lays what is in `whole` but not in `left` in ruby, with the picture still to be seen through it. */
+function layRuby(rgba: Uint8ClampedArray, left: Uint8ClampedArray, whole: Uint8ClampedArray): void {
+  const ruby = new Uint8ClampedArray(rgba.length);
+  for (let i = 0; i < ruby.length; i += 4) {
+    if (whole[i + 3] === 0 || left[i + 3] === 255) continue;
+    const grey = 0.2126 * whole[i] + 0.7152 * whole[i + 1] + 0.0722 * whole[i + 2];
+    for (let k = 0; k < 3; k++) ruby[i + k] = RUBY[k] * 0.78 + grey * 0.22;
+    ruby[i + 3] = whole[i + 3];
   }
-}
-
-/** The greys of a source that is no picture, before any tone step. */
-function greysOf(source: ToneSource): Picture {
-  const whole = { x: 0, y: 0, width: source.width, height: source.height };
-  const light = Uint16Array.from({ length: SOLID + 1 }, (_, i) => SOLID - i);
-  const { data } = source.coverage(NO_TONE, light, whole);
-  return { width: source.width, height: source.height, channels: 1, data };
-}
-
-/** Lays the nearest pixel of a picture over a pixel that is there already. */
-function layPixel(rgba: Uint8ClampedArray, to: number, picture: Picture, at: { x: number; y: number }): void {
-  const { channels, data, width, height } = picture;
-  const column = Math.min(width - 1, Math.max(0, Math.floor(at.x)));
-  const row = Math.min(height - 1, Math.max(0, Math.floor(at.y)));
-  const scale = 255 / fullSample(picture);
-  const from = (row * width + column) * channels;
-  const alpha = hasAlpha(picture) ? data[from + channels - 1] * scale : 255;
-  const share = alpha / 255;
-  for (let k = 0; k < 3; k++) {
-    const sample = data[from + (channels < 3 ? 0 : k)] * scale;
-    rgba[to + k] = sample * share + rgba[to + k] * (1 - share);
-  }
-  rgba[to + 3] = Math.max(rgba[to + 3], alpha);
+  layPixels(rgba, ruby);
 }
 
 /** A grid whose pixels are the view's screen pixels, and the region of it that the rows of the view cover. */

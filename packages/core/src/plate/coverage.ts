@@ -1,15 +1,20 @@
-import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import { lay, type LineBits } from '../drawing/paint-drawing.ts';
+import { mixPlane } from '../mix/mix.ts';
 import type { Affine } from '../raster/affine.ts';
-import { bitAt, createBits } from '../raster/bits.ts';
+import { bitAt, createBits, placeBits } from '../raster/bits.ts';
+import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import { intersect, isEmpty, type Region } from '../raster/region.ts';
 import { resampleInto } from '../raster/resample.ts';
 import type { Rows } from '../raster/rows.ts';
 import { insideBox, sampleInto } from '../raster/sample.ts';
+import { screenPlane } from '../screen/screen-plane.ts';
+import { thresholdsFor, type Screen } from '../screen/screen.ts';
 import { toneRows } from '../tone/tone-rows.ts';
-import type { Frame } from './frame.ts';
-import { isStraight } from './placed.ts';
+import { mmToPixels, type Frame } from './frame.ts';
+import { letteringLayers, letteringRegion } from './lettering-layers.ts';
 import { isLineWork, lineBits, lineRegion } from './line-work.ts';
+import { isMasked, keepMasked, maskOf, maskReach } from './mask.ts';
+import { isStraight } from './placed.ts';
 import { readOriginal } from './read-original.ts';
 import type { OriginalRecipe } from './recipe.ts';
 import type { Materials, Scene } from './scene.ts';
@@ -36,25 +41,28 @@ export function plateArt(
   out: Plane = createPlane(region.width, region.height),
 ): PlateArt {
   const { recipe } = scene;
-  const ink = recipe.plates[plate].ink;
+  const { ink, screen } = recipe.plates[plate];
   const sheet = intersect(region, { x: 0, y: 0, width: frame.width, height: frame.height });
-  let line: LineBits | undefined;
+  const art: Laying = { tone: out, line: undefined, frame, region, sheet, screen };
   for (const original of recipe.originals) {
     if (!original.shown) continue;
-    if (!isLineWork(original)) {
-      layTone(scene, original, original.ink === ink, frame, region, sheet, out, line);
-      continue;
-    }
-    if (original.ink !== ink || isEmpty(intersect(lineRegion(original, scene, frame), sheet))) continue;
-    const bits = lineBits(original, scene, frame, region);
-    line ??= {
-      ink: createBits(region.width, region.height),
-      bare: createBits(region.width, region.height),
-    };
-    lay(line.ink, line.bare, bits.ink);
-    lay(line.bare, line.ink, bits.bare);
+    const printed = original.ink === ink;
+    if (original.content.kind === 'lettering') layLettering(scene, original, printed, art);
+    else if (!isLineWork(original)) layTone(scene, original, printed, art);
+    else if (printed) layLine(scene, original, art);
   }
-  return line ? { tone: out, line } : { tone: out };
+  return art.line ? { tone: out, line: art.line } : { tone: out };
+}
+
+/** A region of a plate while originals are laid on it. */
+interface Laying {
+  readonly tone: Plane;
+  line: LineBits | undefined;
+  readonly frame: Frame;
+  readonly region: Region;
+  /** The part of the region that is on the sheet. */
+  readonly sheet: Region;
+  readonly screen: Screen;
 }
 
 /** The coverage a plate asks for, before it is screened; line work counts as solid or bare. */
@@ -70,25 +78,58 @@ export function plateCoverage(scene: Scene, plate: number, frame: Frame, region:
   return tone;
 }
 
+/** Lays line work over what is there. */
+function layLine(materials: Materials, original: OriginalRecipe, art: Laying): void {
+  if (isEmpty(intersect(lineRegion(original, materials, art.frame), art.sheet))) return;
+  layBits(art, lineBits(original, materials, art.frame, art.region));
+}
+
+function layBits(art: Laying, bits: LineBits): void {
+  const { width, height } = art.region;
+  art.line ??= { ink: createBits(width, height), bare: createBits(width, height) };
+  lay(art.line.ink, art.line.bare, bits.ink);
+  lay(art.line.bare, art.line.ink, bits.bare);
+}
+
+/** Lays lettering: its glow and screened letters knock out other plates, its solid parts print over them. */
+function layLettering(materials: Materials, original: OriginalRecipe, printed: boolean, art: Laying): void {
+  const { frame, region, sheet, tone, screen } = art;
+  const part = intersect(letteringRegion(original, frame), sheet);
+  if (isEmpty(part)) return;
+  const { glow, fill, line } = letteringLayers(original, materials, frame, part);
+  const mask = maskOf(original, materials, screen, frame, part);
+  const [x, y] = [part.x - region.x, part.y - region.y];
+  if (glow && printed) layOver(tone, x, y, glow.tone, both(glow.alpha, mask));
+  if (fill) {
+    const here = both(fill.alpha, mask);
+    const dots = printed ? mixedOf(original, fill.tone, part, frame) : createPlane(part.width, part.height);
+    layOver(tone, x, y, dots, here);
+    if (art.line) cover(art.line, x, y, part, here);
+  }
+  if (!printed) return;
+  const whole = {
+    ink: createBits(region.width, region.height),
+    bare: createBits(region.width, region.height),
+  };
+  for (const layer of ['ink', 'bare'] as const) {
+    if (mask) keepMasked(line[layer], mask);
+    placeBits(line[layer], whole[layer], x, y);
+  }
+  layBits(art, whole);
+}
+
 /** Lays an original's tones, or its absence on a plate that is not its own, over what is there. */
-function layTone(
-  materials: Materials,
-  original: OriginalRecipe,
-  printed: boolean,
-  frame: Frame,
-  region: Region,
-  sheet: Region,
-  out: Plane,
-  line: LineBits | undefined,
-): void {
+function layTone(materials: Materials, original: OriginalRecipe, printed: boolean, art: Laying): void {
+  const { frame, region, sheet, tone: out, line, screen } = art;
   const { region: box, toBox, toSource, source, alpha } = readOriginal(original, materials, frame);
-  const part = intersect(box, sheet);
+  const beyond = Math.ceil(mmToPixels(maskReach(original), frame));
+  const part = intersect(grown(box, beyond), sheet);
   if (isEmpty(part)) return;
   const tone = printed ? toneRows(source, original.tone) : undefined;
   const x = part.x - region.x;
   const y = part.y - region.y;
   const straight = isStraight(toSource);
-  if (straight && !alpha) {
+  if (straight && !alpha && !isMasked(original) && !(printed && original.mix)) {
     if (tone) readStraight(tone, toSource, part, out, x, y);
     else clear(out, x, y, part);
     if (line) cover(line, x, y, part, undefined);
@@ -100,12 +141,27 @@ function layTone(
     else sampleInto(rows, toSource, part, plane);
     return plane;
   };
-  const over = tone ? read(tone) : createPlane(part.width, part.height);
-  const opaque = alpha ? read(alpha) : undefined;
-  const here = isStraight(toBox) ? opaque : both(insideBox(toBox, part), opaque);
+  const over = tone ? mixedOf(original, read(tone), part, frame) : createPlane(part.width, part.height);
+  const opaque = both(alpha ? read(alpha) : undefined, maskOf(original, materials, screen, frame, part));
+  const boxed = original.container === null && !isStraight(toBox);
+  const here = boxed ? both(insideBox(toBox, part), opaque) : opaque;
   layOver(out, x, y, over, here);
   if (line) cover(line, x, y, part, here);
 }
+
+/** Tones mixed with dots of their own, if the original says so. */
+function mixedOf({ mix }: OriginalRecipe, tone: Plane, part: Region, frame: Frame): Plane {
+  if (!mix) return tone;
+  const dots = screenPlane(tone, part.x, part.y, thresholdsFor(mix.screen, frame.resolution, frame.draft));
+  return mixPlane(tone, dots, mix);
+}
+
+const grown = ({ x, y, width, height }: Region, by: number): Region => ({
+  x: x - by,
+  y: y - by,
+  width: width + 2 * by,
+  height: height + 2 * by,
+});
 
 /** Takes line work away where something more opaque than not is laid over it. */
 function cover(
@@ -133,11 +189,14 @@ function clear(out: Plane, x: number, y: number, { width, height }: Region): voi
   for (let j = y; j < y + height; j++) out.data.fill(0, j * out.width + x, j * out.width + x + width);
 }
 
-/** Opacity inside a box, and none outside. */
-function both(inside: Plane, opaque: Plane | undefined): Plane {
-  if (opaque)
-    for (let i = 0; i < inside.data.length; i++) if (inside.data[i]) inside.data[i] = opaque.data[i];
-  return inside;
+/** What two opacities leave together; a missing one is opaque all over. */
+function both(a: Plane | undefined, b: Plane | undefined): Plane | undefined {
+  if (!a || !b) return a ?? b;
+  for (let i = 0; i < a.data.length; i++) {
+    const other = b.data[i];
+    if (other !== SOLID) a.data[i] = Math.round((a.data[i] * other) / SOLID);
+  }
+  return a;
 }
 
 function layOver(out: Plane, x: number, y: number, over: Plane, alpha: Plane | undefined): void {

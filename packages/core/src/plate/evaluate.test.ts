@@ -16,8 +16,8 @@ const wavy = greyPicture(220, 160, (x, y) => 128 + 100 * Math.sin(x / 17 + y / 2
 describe('film size', () => {
   // ISO 216 sizes; arithmetic.
   it('A3 at 300 ppi is 3508 × 4961; 16 × 20 inches at 300 is 4800 × 6000', () => {
-    expect(frameOf({ width: 297, height: 420 }, 300)).toMatchObject({ width: 3508, height: 4961 });
-    expect(frameOf({ width: 16 * 25.4, height: 20 * 25.4 }, 300)).toMatchObject({
+    expect(frameOf({ width: 297, height: 420, bleed: 0 }, 300)).toMatchObject({ width: 3508, height: 4961 });
+    expect(frameOf({ width: 16 * 25.4, height: 20 * 25.4, bleed: 0 }, 300)).toMatchObject({
       width: 4800,
       height: 6000,
     });
@@ -110,7 +110,7 @@ describe('placing', () => {
       originals: [
         {
           ...original,
-          content: { kind: 'picture' as const, picture: 'picture', crop, line: null },
+          content: { kind: 'picture' as const, picture: 'picture', crop, line: null, cut: null },
           placement: { x: 0, y: 10, width: 60, turn: 0, mirrored: false, ...placement },
         },
       ],
@@ -174,17 +174,21 @@ describe('several originals, several plates', () => {
         {
           id: 'original-2',
           name: 'half.png',
-          content: { kind: 'picture', picture: 'half', crop: WHOLE, line: null },
+          content: { kind: 'picture', picture: 'half', crop: WHOLE, line: null, cut: null },
           placement: { x: 5, y: 5, width: 10, turn: 0, mirrored: false },
           shown: true,
           locked: false,
           tone: NO_TONE,
+          container: null,
+          fade: null,
+          mix: null,
           ink: 'ink-2',
         },
       ],
     },
     pictures: new Map([...base.pictures, ['half', buildPyramid(half)]]),
     drawings: new Map(),
+    typefaces: new Map(),
   };
   const frame = filmFrame(scene.recipe);
   const at = (plate: number, x: number, y: number) =>

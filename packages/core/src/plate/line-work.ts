@@ -8,6 +8,7 @@ import { cutRows, rowsOf, type Rows } from '../raster/rows.ts';
 import { insideBox, sampleInto } from '../raster/sample.ts';
 import { toneRows } from '../tone/tone-rows.ts';
 import type { Frame } from './frame.ts';
+import { keepMasked, maskOf } from './mask.ts';
 import { gridToBox, placedHeight, regionOf } from './placed.ts';
 import { readOriginal } from './read-original.ts';
 import type { OriginalRecipe } from './recipe.ts';
@@ -35,11 +36,8 @@ export function lineBits(
     const drawing = materials.drawings.get(content.drawing);
     if (!drawing) throw new Error(`The drawing “${original.name}” is missing.`);
     const toBox = gridToBox(original, placedHeight(original, undefined), frame);
-    return paintDrawing(
-      drawing,
-      after(scaled(1 / drawing.width, 1 / drawing.height), inverse(toBox)),
-      region,
-    );
+    const toGrid = after(scaled(1 / drawing.width, 1 / drawing.height), inverse(toBox));
+    return masked(paintDrawing(drawing, toGrid, region), original, materials, frame, region);
   }
   if (content.kind !== 'picture' || !content.line) throw new TypeError('This original is no line work.');
   const { source, toSource, toBox, alpha } = readOriginal(original, materials, frame);
@@ -61,7 +59,24 @@ export function lineBits(
       }
     }
   }
-  return { ink, bare: createBits(region.width, region.height) };
+  const bare = createBits(region.width, region.height);
+  return masked({ ink, bare }, original, materials, frame, region);
+}
+
+/** Line work with what its container, cut-out and fade hide taken away. */
+function masked(
+  bits: LineBits,
+  original: OriginalRecipe,
+  materials: Materials,
+  frame: Frame,
+  region: Region,
+): LineBits {
+  const mask = maskOf(original, materials, undefined, frame, region);
+  if (mask) {
+    keepMasked(bits.ink, mask);
+    keepMasked(bits.bare, mask);
+  }
+  return bits;
 }
 
 /** Rows blurred a few at a time. */

@@ -78,4 +78,8 @@ export function regionOf(toBox: Affine): Region {
 
 /** From pixels of a grid to an original's box. */
 export const gridToBox = (original: OriginalRecipe, height: number, frame: Frame): Affine =>
-  after(scaled(1 / mmToPixels(1, frame)), sheetToBox(original, height));
+  after(gridToSheet(frame), sheetToBox(original, height));
+
+/** From pixels of a grid to the sheet, in mm from the trimmed sheet's corner. */
+export const gridToSheet = (frame: Frame): Affine =>
+  after(scaled(1 / mmToPixels(1, frame)), moved(-frame.bleed, -frame.bleed));

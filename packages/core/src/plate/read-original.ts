@@ -1,4 +1,5 @@
 import { gradientSize, gradientSource } from '../gradient/gradient-source.ts';
+import type { Gradient } from '../gradient/gradient.ts';
 import { after, scaled, type Affine } from '../raster/affine.ts';
 import { hasAlpha } from '../raster/picture.ts';
 import { chooseLevel, type Pyramid } from '../raster/pyramid.ts';
@@ -9,7 +10,7 @@ import { pictureSource } from '../tone/picture-source.ts';
 import type { ToneSource } from '../tone/tone-rows.ts';
 import { mmToPixels, type Frame } from './frame.ts';
 import { boxToPicture, effectiveResolution, gridToBox, placedHeight, regionOf } from './placed.ts';
-import type { OriginalRecipe } from './recipe.ts';
+import type { Content, OriginalRecipe } from './recipe.ts';
 import type { Materials } from './scene.ts';
 
 /** An original of tones set on a grid. */
@@ -50,7 +51,7 @@ export function readOriginal(original: OriginalRecipe, materials: Materials, fra
     const source = gradientSource(content, placement.width, scale);
     return { region, toBox, source, toSource: after(toBox, scaled(size.width / scale, size.height / scale)) };
   }
-  if (content.kind === 'drawing') throw new TypeError('A drawing has no tones of its own.');
+  if (content.kind !== 'picture') throw new TypeError('This original has no tones of its own.');
   const { crop } = content;
   const level = chooseLevel(pyramid!, (crop.width * pyramid!.width) / across);
   const picture = pyramid!.levels[level]!;
@@ -63,19 +64,28 @@ export function readOriginal(original: OriginalRecipe, materials: Materials, fra
   return { region, toBox, toSource, source, alpha: { width, height, row } };
 }
 
-/** An original's tones on a grid of at most so many pixels, to count or to look at quickly; a drawing has none. */
+/** The gradient an original is made of, or its letters are filled with, over its whole box. */
+export function gradientOf(content: Content): Gradient | undefined {
+  if (content.kind === 'gradient') return content;
+  if (content.kind !== 'lettering' || content.fill !== 'gradient') return undefined;
+  return { ...content.gradient, ratio: content.ratio };
+}
+
+/** An original's tones on a grid of at most so many pixels, to count or to look at quickly; what is never screened has none. */
 export function smallSource(
   original: OriginalRecipe,
   materials: Materials,
   pixels: number,
 ): ToneSource | undefined {
   const { content, placement } = original;
-  const pyramid = pictureOf(original, materials);
-  if (content.kind === 'gradient') {
-    const { width, height } = gradientSize(content, placement.width);
-    return gradientSource(content, placement.width, 2 ** halvingsFor(Math.sqrt((width * height) / pixels)));
+  const gradient = gradientOf(content);
+  if (gradient) {
+    const { width, height } = gradientSize(gradient, placement.width);
+    const scale = 2 ** halvingsFor(Math.sqrt((width * height) / pixels));
+    return gradientSource(gradient, placement.width, scale);
   }
-  if (content.kind === 'drawing') return undefined;
+  if (content.kind !== 'picture') return undefined;
+  const pyramid = pictureOf(original, materials);
   const level = chooseLevel(pyramid!, 2 * Math.sqrt((pyramid!.width * pyramid!.height) / pixels));
   return pictureSource(
     pyramid!.levels[level]!,

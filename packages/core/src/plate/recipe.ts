@@ -1,4 +1,9 @@
+import type { CutOut } from '../cut/cut-out.ts';
 import type { Gradient } from '../gradient/gradient.ts';
+import type { Lettering } from '../lettering/lettering.ts';
+import type { Container } from '../mask/container.ts';
+import type { Fade } from '../mask/fade.ts';
+import type { Mix } from '../mix/mix.ts';
 import type { Ink } from '../ink/overprint.ts';
 import type { Screen } from '../screen/screen.ts';
 import type { Tone } from '../tone/tone.ts';
@@ -42,6 +47,8 @@ export interface PictureContent {
   readonly picture: string;
   readonly crop: Crop;
   readonly line: LineWork | null;
+  /** What of it is cut away; null for nothing. */
+  readonly cut: CutOut | null;
 }
 
 /** Line art as geometry, from an SVG file. */
@@ -54,7 +61,7 @@ export interface DrawingContent {
 }
 
 /** What an original is made of. */
-export type Content = PictureContent | DrawingContent | Gradient;
+export type Content = PictureContent | DrawingContent | Gradient | Lettering;
 
 /** An original on the sheet, its way to the inks with it. */
 export interface OriginalRecipe {
@@ -67,6 +74,12 @@ export interface OriginalRecipe {
   /** One that is locked cannot be moved on the table. */
   readonly locked: boolean;
   readonly tone: Tone;
+  /** The shape it is seen in; null for its own box. */
+  readonly container: Container | null;
+  /** Dots that it dissolves into; null for none. */
+  readonly fade: Fade | null;
+  /** Dots of its own that its tones are mixed with before they are screened; null for none. */
+  readonly mix: Mix | null;
   /**
    * Id of the ink it is printed in. On every other plate tones knock out what lies under them; line work is printed over
    * it.
@@ -82,10 +95,19 @@ export interface PlateRecipe {
   readonly screen: Screen;
 }
 
+/** What is printed on: its size once it is trimmed, and how much further its art goes, in mm. */
+export interface Sheet {
+  readonly width: number;
+  readonly height: number;
+  /** Width of the edge around the trimmed sheet that is printed and cut off. */
+  readonly bleed: number;
+  /** Film resolution, dots per inch. */
+  readonly resolution: number;
+}
+
 /** Everything the evaluator needs to know of a job. */
 export interface Recipe {
-  /** Sheet size in mm and film resolution in dots per inch. */
-  readonly sheet: { readonly width: number; readonly height: number; readonly resolution: number };
+  readonly sheet: Sheet;
   readonly stock: { readonly name: string; readonly colour: string };
   /** In sheet order, the lowest first. */
   readonly originals: readonly OriginalRecipe[];

@@ -1,4 +1,5 @@
 import type { Drawing } from '../drawing/drawing.ts';
+import type { Typeface } from '../lettering/typeface.ts';
 import type { Pyramid } from '../raster/pyramid.ts';
 import type { Recipe } from './recipe.ts';
 
@@ -6,6 +7,7 @@ import type { Recipe } from './recipe.ts';
 export interface Materials {
   readonly pictures: ReadonlyMap<string, Pyramid>;
   readonly drawings: ReadonlyMap<string, Drawing>;
+  readonly typefaces: ReadonlyMap<string, Typeface>;
 }
 
 /** A recipe with its materials. An original whose material is missing is an error. */

@@ -48,3 +48,18 @@ export function cropBits(bits: Bits, region: Region): Bits {
   }
   return out;
 }
+
+/** Lays the set bits of one picture over those of a larger one, its left top pixel at (x, y). */
+export function placeBits(from: Bits, to: Bits, x: number, y: number): void {
+  const shift = x & 7;
+  for (let row = 0; row < from.height; row++) {
+    const base = (y + row) * to.stride + (x >> 3);
+    for (let i = 0; i < from.stride; i++) {
+      const byte = from.data[row * from.stride + i];
+      if (byte === 0) continue;
+      to.data[base + i] |= byte >> shift;
+      const rest = (byte << (8 - shift)) & 0xff;
+      if (rest !== 0) to.data[base + i + 1] |= rest;
+    }
+  }
+}

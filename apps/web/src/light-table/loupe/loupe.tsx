@@ -1,4 +1,4 @@
-import { filmFrame, MM_PER_INCH, spotOf, type View } from '@brachytone/core';
+import { filmFrame, MM_PER_INCH, mmToPixels, spotOf, type View } from '@brachytone/core';
 import { useMemo, useRef } from 'react';
 import { useDrawing, type Drawing } from '../../engine/use-drawing.ts';
 import type { Arrival } from '../../engine/use-pictures.ts';
@@ -34,8 +34,8 @@ export function Loupe({ arrival, version }: { arrival: Arrival; version: number 
   const enlargement = asked > 1 ? Math.max(1, Math.round(asked)) : asked;
   const across = pixels / enlargement;
   const centre = pointer && {
-    x: (pointer.mm.x / MM_PER_INCH) * frame.resolution,
-    y: (pointer.mm.y / MM_PER_INCH) * frame.resolution,
+    x: mmToPixels(pointer.mm.x + frame.bleed, frame),
+    y: mmToPixels(pointer.mm.y + frame.bleed, frame),
   };
   const inside =
     centre && centre.x >= 0 && centre.y >= 0 && centre.x <= frame.width && centre.y <= frame.height;

@@ -1,4 +1,4 @@
-import { filmFrame, MM_PER_INCH, spotOf } from '@brachytone/core';
+import { filmFrame, MM_PER_INCH, mmToPixels, spotOf } from '@brachytone/core';
 import { useEffect, useState } from 'react';
 import { inWorker } from '../../engine/engine.ts';
 import { useDocument } from '../../store/use-job.ts';
@@ -11,8 +11,8 @@ export function useTones(): { asked: number; made: number }[] | undefined {
   const pointer = usePointer();
   const [tones, setTones] = useState<{ asked: number; made: number }[]>();
   const frame = filmFrame(recipe);
-  const x = pointer ? Math.floor((pointer.mm.x / MM_PER_INCH) * frame.resolution) : -1;
-  const y = pointer ? Math.floor((pointer.mm.y / MM_PER_INCH) * frame.resolution) : -1;
+  const x = pointer ? Math.floor(mmToPixels(pointer.mm.x + frame.bleed, frame)) : -1;
+  const y = pointer ? Math.floor(mmToPixels(pointer.mm.y + frame.bleed, frame)) : -1;
   const inside = x >= 0 && y >= 0 && x < frame.width && y < frame.height;
   useEffect(() => {
     if (!inside) {

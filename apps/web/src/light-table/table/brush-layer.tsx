@@ -14,6 +14,7 @@ import { useAppSelector } from '../../store/store.ts';
 import { useFiles } from '../../store/use-files.ts';
 import { useEditOriginal, useOriginal } from '../../store/use-original.ts';
 import type { Lie } from './geometry.ts';
+import { Overlay } from './overlay.tsx';
 import { useHeights } from './place-handles.tsx';
 
 /** A stroke takes a new point after so much of the brush's radius. */
@@ -21,7 +22,7 @@ const SPACING = 0.2;
 const MOST_POINTS = 4000;
 
 /** From the sheet (mm) to an original's picture, in shares of the picture's width. */
-function useSheetToPicture(original: OriginalRecipe | undefined): Affine | undefined {
+export function useSheetToPicture(original: OriginalRecipe | undefined): Affine | undefined {
   const heightOf = useHeights();
   const files = useFiles();
   if (!original) return undefined;
@@ -34,21 +35,25 @@ function useSheetToPicture(original: OriginalRecipe | undefined): Affine | undef
   return after(after(toBox, boxToPicture(content.crop, file)), scaled(1 / file.width));
 }
 
-/** Takes strokes of the tone brush on the table, and shows the one that is picked. */
-export function BrushLayer({ lie, ratio }: { lie: Lie; ratio: number }) {
-  const original = useOriginal();
-  const { step: open, brush, stroke: picked } = useAppSelector((state) => state.view);
-  const change = useEditOriginal();
+interface BrushProps {
+  lie: Lie;
+  ratio: number;
+  /** From the sheet (mm) to shares of the width that strokes are measured in. */
+  toShares: Affine;
+  strokes: readonly Stroke[];
+  /** A new stroke, or the last one longer; changes with the same gesture belong together. */
+  onStroke: (stroke: Stroke, isNew: boolean, gesture: string) => void;
+}
+
+/** Takes strokes of the brush on the table, and shows the one that is picked. */
+export function BrushLayer({ lie, ratio, toShares, strokes, onStroke }: BrushProps) {
+  const { brush, stroke: picked } = useAppSelector((state) => state.view);
   const svg = useRef<SVGSVGElement>(null);
   const drawing = useRef<{ gesture: string; points: [number, number, number][] }>(undefined);
   const [pointer, setPointer] = useState<{ x: number; y: number }>();
-  const toPicture = useSheetToPicture(original);
-  const at = original?.tone.steps.findIndex(({ id }) => id === open) ?? -1;
-  const step = original?.tone.steps[at];
-  if (!step || step.kind !== 'brush' || !toPicture) return null;
   const scale = lie.scale / ratio;
-  const toSheet = inverse(toPicture);
-  /** Millimetres of the picture's whole width. */
+  const toSheet = inverse(toShares);
+  /** Millimetres of the width that shares are of. */
   const wide = Math.hypot(toSheet.xx, toSheet.yx);
   const radius = brush.radius / wide;
   const place = (event: PointerEvent) => {
@@ -57,7 +62,7 @@ export function BrushLayer({ lie, ratio }: { lie: Lie; ratio: number }) {
   };
   const pointOf = (event: PointerEvent): [number, number, number] => {
     const { x, y } = place(event);
-    const share = mapPoint(toPicture, x / scale, y / scale);
+    const share = mapPoint(toShares, x / scale, y / scale);
     const pressure = event.pointerType === 'pen' ? Math.max(0.05, event.pressure) : 1;
     return [
       Math.round(share.x * 1e5) / 1e5,
@@ -73,16 +78,7 @@ export function BrushLayer({ lie, ratio }: { lie: Lie; ratio: number }) {
       strength: brush.strength,
       softness: brush.softness,
     };
-    const isFirst = points.length === 1;
-    change(
-      'Brush stroke',
-      (draft) => {
-        const strokes = draft.tone.steps[at].settings.strokes as unknown as Stroke[];
-        if (isFirst) strokes.push(stroke);
-        else strokes[strokes.length - 1] = stroke;
-      },
-      gesture,
-    );
+    onStroke(stroke, points.length === 1, gesture);
   };
   const begin = (event: PointerEvent) => {
     if (event.button !== 0) return;
@@ -103,25 +99,19 @@ export function BrushLayer({ lie, ratio }: { lie: Lie; ratio: number }) {
     points.push(next);
     keep();
   };
-  const strokes = step.settings.strokes as readonly Stroke[];
   const shown = picked === null ? undefined : strokes[picked];
   return (
-    <svg
-      ref={svg}
+    <Overlay
+      svg={svg}
+      lie={lie}
+      ratio={ratio}
       role="application"
-      aria-label="Brush"
-      className="absolute cursor-none touch-none overflow-visible"
-      style={{
-        left: lie.left / ratio,
-        top: lie.top / ratio,
-        width: lie.width / ratio,
-        height: lie.height / ratio,
-      }}
-      onPointerDown={begin}
-      onPointerMove={move}
-      onPointerUp={() => (drawing.current = undefined)}
-      onPointerCancel={() => (drawing.current = undefined)}
-      onPointerLeave={() => setPointer(undefined)}
+      label="Brush"
+      className="cursor-none touch-none"
+      onDown={begin}
+      onMove={move}
+      onEnd={() => (drawing.current = undefined)}
+      onLeave={() => setPointer(undefined)}
     >
       <rect width="100%" height="100%" fill="transparent" />
       {shown && (
@@ -159,6 +149,39 @@ export function BrushLayer({ lie, ratio }: { lie: Lie; ratio: number }) {
           />
         </>
       )}
-    </svg>
+    </Overlay>
+  );
+}
+
+/** Adds a stroke to a list that is being changed, or makes the last one longer. */
+export function putStroke(strokes: unknown, stroke: Stroke, isNew: boolean): void {
+  const list = strokes as Stroke[];
+  if (isNew) list.push(stroke);
+  else list[list.length - 1] = stroke;
+}
+
+/** The brush of the open tone step. */
+export function ToneBrush({ lie, ratio }: { lie: Lie; ratio: number }) {
+  const original = useOriginal();
+  const open = useAppSelector((state) => state.view.step);
+  const change = useEditOriginal();
+  const toShares = useSheetToPicture(original);
+  const at = original?.tone.steps.findIndex(({ id }) => id === open) ?? -1;
+  const step = original?.tone.steps[at];
+  if (!step || step.kind !== 'brush' || !toShares) return null;
+  return (
+    <BrushLayer
+      lie={lie}
+      ratio={ratio}
+      toShares={toShares}
+      strokes={step.settings.strokes as readonly Stroke[]}
+      onStroke={(stroke, isNew, gesture) =>
+        change(
+          'Brush stroke',
+          (draft) => putStroke(draft.tone.steps[at].settings.strokes, stroke, isNew),
+          gesture,
+        )
+      }
+    />
   );
 }

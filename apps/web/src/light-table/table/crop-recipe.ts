@@ -17,6 +17,7 @@ export function useCropRecipe(recipe: Recipe, original: OriginalRecipe | undefin
       sheet: {
         width: WIDTH,
         height: (WIDTH * file.height) / file.width,
+        bleed: 0,
         resolution: (file.width / WIDTH) * 25.4,
       },
       originals: [
@@ -25,6 +26,9 @@ export function useCropRecipe(recipe: Recipe, original: OriginalRecipe | undefin
           content: { ...original.content, crop: { x: 0, y: 0, width: 1, height: 1, turn: 0 } },
           placement: { x: 0, y: 0, width: WIDTH, turn: 0, mirrored: false },
           shown: true,
+          container: null,
+          fade: null,
+          mix: null,
         },
       ],
     };

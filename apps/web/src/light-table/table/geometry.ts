@@ -9,12 +9,19 @@ const PRINT = 96 / MM_PER_INCH;
 
 /** Where a sheet lies on the table. Screen lengths are in device pixels. */
 export interface Lie {
-  /** Left top corner of the sheet. */
+  /** Left top corner of the trimmed sheet. */
   readonly left: number;
   readonly top: number;
-  /** Size of the sheet. */
+  /** Size of the trimmed sheet. */
   readonly width: number;
   readonly height: number;
+  /** The sheet with its bleed, in whole pixels. */
+  readonly film: {
+    readonly left: number;
+    readonly top: number;
+    readonly width: number;
+    readonly height: number;
+  };
   /** Device pixels of a millimetre. */
   readonly scale: number;
 }
@@ -28,8 +35,8 @@ export function layOut(
   ratio: number,
 ): Lie {
   const fit = Math.min(
-    (table.width - 2 * MARGIN.x * ratio) / sheet.width,
-    (table.height - (MARGIN.top + MARGIN.bottom) * ratio) / sheet.height,
+    (table.width - 2 * MARGIN.x * ratio) / (sheet.width + 2 * frame.bleed),
+    (table.height - (MARGIN.top + MARGIN.bottom) * ratio) / (sheet.height + 2 * frame.bleed),
   );
   const scale =
     view.zoom === 'fit'
@@ -44,11 +51,19 @@ export function layOut(
   const height = Math.max(1, Math.floor(frame.height / step + 1e-6));
   const middle = { x: table.width / 2, y: (table.height + (MARGIN.top - MARGIN.bottom) * ratio) / 2 };
   const centre = view.centre ?? { x: sheet.width / 2, y: sheet.height / 2 };
-  return {
-    left: Math.round(middle.x - centre.x * scale),
-    top: Math.round(middle.y - centre.y * scale),
+  const edge = frame.bleed * scale;
+  const film = {
+    left: Math.round(middle.x - centre.x * scale - edge),
+    top: Math.round(middle.y - centre.y * scale - edge),
     width,
     height,
+  };
+  return {
+    left: film.left + edge,
+    top: film.top + edge,
+    width: width - 2 * edge,
+    height: height - 2 * edge,
+    film,
     scale,
   };
 }
@@ -59,18 +74,19 @@ export function visiblePart(
   frame: Frame,
   table: { width: number; height: number },
 ): { view: View; left: number; top: number } | undefined {
-  const left = Math.max(0, lie.left);
-  const top = Math.max(0, lie.top);
-  const columns = Math.min(table.width, lie.left + lie.width) - left;
-  const rows = Math.min(table.height, lie.top + lie.height) - top;
+  const { film } = lie;
+  const left = Math.max(0, film.left);
+  const top = Math.max(0, film.top);
+  const columns = Math.min(table.width, film.left + film.width) - left;
+  const rows = Math.min(table.height, film.top + film.height) - top;
   if (columns < 1 || rows < 1) return undefined;
   const step = frame.resolution / MM_PER_INCH / lie.scale;
   return {
     left,
     top,
     view: {
-      x: (left - lie.left) * step,
-      y: (top - lie.top) * step,
+      x: (left - film.left) * step,
+      y: (top - film.top) * step,
       width: columns * step,
       height: rows * step,
       columns,

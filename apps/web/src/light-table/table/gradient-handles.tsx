@@ -1,20 +1,54 @@
 import { inverse, mapPoint, sheetToBox, type Gradient } from '@brachytone/core';
 import { useRef, type PointerEvent } from 'react';
+import { useAppSelector } from '../../store/store.ts';
 import { useEditOriginal, useOriginal } from '../../store/use-original.ts';
 import type { Lie } from './geometry.ts';
+import { Overlay } from './overlay.tsx';
+import { useHeights } from './place-handles.tsx';
 
 type Handle = { readonly kind: 'from' | 'to' | 'width' } | { readonly kind: 'point'; readonly at: number };
 
+/** The gradient that is worked on: the original's own, its letters', or that of its open fade. */
+function useShownGradient() {
+  const original = useOriginal();
+  const open = useAppSelector((state) => state.view.step);
+  const change = useEditOriginal();
+  const heightOf = useHeights();
+  if (!original?.shown) return undefined;
+  const { content, fade, placement } = original;
+  const height = heightOf(original);
+  if (height === undefined) return undefined;
+  const box = { original, height, ratio: height / placement.width };
+  if (open === 'fade' && fade?.by === 'gradient') {
+    const set = (part: Partial<Gradient>, gesture: string) =>
+      change('Fade', (draft) => void Object.assign(draft.fade!.gradient, part), gesture);
+    return { ...box, gradient: fade.gradient, set };
+  }
+  if (content.kind === 'gradient') {
+    const set = (part: Partial<Gradient>, gesture: string) =>
+      change('Gradient', (draft) => void Object.assign(draft.content, part), gesture);
+    return { ...box, gradient: content, set };
+  }
+  if (content.kind === 'lettering' && content.fill === 'gradient') {
+    const set = (part: Partial<Gradient>, gesture: string) =>
+      change(
+        'Gradient',
+        (draft) => void Object.assign((draft.content as { gradient: Gradient }).gradient, part),
+        gesture,
+      );
+    return { ...box, gradient: content.gradient, set };
+  }
+  return undefined;
+}
+
 /** A gradient's places on the picture, to be dragged. */
 export function GradientHandles({ lie, ratio }: { lie: Lie; ratio: number }) {
-  const original = useOriginal();
-  const change = useEditOriginal();
+  const shown = useShownGradient();
   const svg = useRef<SVGSVGElement>(null);
   const drag = useRef<{ handle: Handle; gesture: string }>(undefined);
-  if (!original || original.content.kind !== 'gradient' || !original.shown) return null;
-  const gradient = original.content;
+  if (!shown) return null;
+  const { original, gradient, height, set } = shown;
   const { width } = original.placement;
-  const height = width * gradient.ratio;
   const toBox = sheetToBox(original, height);
   const toSheet = inverse(toBox);
   const scale = lie.scale / ratio;
@@ -22,8 +56,6 @@ export function GradientHandles({ lie, ratio }: { lie: Lie; ratio: number }) {
     const mm = mapPoint(toSheet, x, y);
     return { x: mm.x * scale, y: mm.y * scale };
   };
-  const set = (part: Partial<Gradient>, gesture: string) =>
-    change('Gradient', (draft) => void Object.assign(draft.content, part), gesture);
   // Lengths are measured in mm, since shares of width and height differ.
   const along = {
     x: (gradient.to.x - gradient.from.x) * width,
@@ -84,21 +116,13 @@ export function GradientHandles({ lie, ratio }: { lie: Lie; ratio: number }) {
   };
   const [from, to, across] = [gradient.from, gradient.to, side].map(onTable);
   return (
-    <svg
-      ref={svg}
-      role="group"
-      aria-label="Gradient"
-      className="absolute overflow-visible"
-      style={{
-        left: lie.left / ratio,
-        top: lie.top / ratio,
-        width: lie.width / ratio,
-        height: lie.height / ratio,
-        pointerEvents: 'none',
-      }}
-      onPointerMove={move}
-      onPointerUp={() => (drag.current = undefined)}
-      onPointerCancel={() => (drag.current = undefined)}
+    <Overlay
+      svg={svg}
+      lie={lie}
+      ratio={ratio}
+      label="Gradient"
+      onMove={move}
+      onEnd={() => (drag.current = undefined)}
     >
       {gradient.shape === 'points' ? (
         gradient.points.map((point, at) =>
@@ -123,6 +147,6 @@ export function GradientHandles({ lie, ratio }: { lie: Lie; ratio: number }) {
           {gradient.shape === 'elliptical' && dot(side, { kind: 'width' }, 'Width of the ellipse')}
         </>
       )}
-    </svg>
+    </Overlay>
   );
 }

@@ -5,6 +5,7 @@ import { useFiles } from '../../store/use-files.ts';
 import { useDocument } from '../../store/use-job.ts';
 import { useEditOriginal, useOriginal } from '../../store/use-original.ts';
 import type { Lie } from './geometry.ts';
+import { Overlay } from './overlay.tsx';
 import { catches, pullCorner, snap, turnTo, type Box } from './place-moves.ts';
 
 /** Within so many CSS pixels a moved box catches on edges and middles. */
@@ -101,18 +102,8 @@ export function PlaceHandles({ lie, ratio }: { lie: Lie; ratio: number }) {
     setLines({});
   };
   const px = ({ x, y }: { x: number; y: number }) => `${x * scale},${y * scale}`;
-  const size = { width: lie.width / ratio, height: lie.height / ratio };
   return (
-    <svg
-      ref={svg}
-      role="group"
-      aria-label={`Place of ${original.name}`}
-      className="absolute overflow-visible"
-      style={{ left: lie.left / ratio, top: lie.top / ratio, ...size, pointerEvents: 'none' }}
-      onPointerMove={move}
-      onPointerUp={end}
-      onPointerCancel={end}
-    >
+    <Overlay svg={svg} lie={lie} ratio={ratio} label={`Place of ${original.name}`} onMove={move} onEnd={end}>
       <g stroke="#2f8fc4" fill="none" strokeWidth="1.5">
         {lines.x !== undefined && (
           <line
@@ -175,6 +166,6 @@ export function PlaceHandles({ lie, ratio }: { lie: Lie; ratio: number }) {
           </>
         )}
       </g>
-    </svg>
+    </Overlay>
   );
 }

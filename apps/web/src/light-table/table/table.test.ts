@@ -1,7 +1,7 @@
 import { frameOf } from '@brachytone/core';
 import { dragged, layOut, visiblePart, zoomAround } from './geometry.ts';
 
-const sheet = { width: 297, height: 420 };
+const sheet = { width: 297, height: 420, bleed: 0 };
 const frame = frameOf(sheet, 1200);
 const table = { width: 972, height: 630 };
 

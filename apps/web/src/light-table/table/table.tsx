@@ -10,9 +10,10 @@ import { loupePowered, zoomed } from '../../store/view-slice.ts';
 import { Loupe } from '../loupe/loupe.tsx';
 import { pointAt } from '../rack/pointer.ts';
 import { CropHandles } from './crop-handles.tsx';
-import { BrushLayer } from './brush-layer.tsx';
+import { ToneBrush } from './brush-layer.tsx';
 import { useCropRecipe } from './crop-recipe.ts';
 import { GradientHandles } from './gradient-handles.tsx';
+import { PartTools } from './part-tools.tsx';
 import { PlaceHandles } from './place-handles.tsx';
 import { dragged, layOut, visiblePart, zoomAround } from './geometry.ts';
 import { Measures } from './measures.tsx';
@@ -46,27 +47,37 @@ export function Table() {
 
   const original = useOriginal();
   const cropRecipe = useCropRecipe(document.recipe, original);
-  const cropping = stage === 'original' && view.table === 'original' && cropRecipe !== undefined;
+  const part = stage === 'original' ? view.step : null;
+  const cropping =
+    stage === 'original' && view.table === 'original' && part === null && cropRecipe !== undefined;
   const recipe = cropping ? cropRecipe : document.recipe;
   const frame = useMemo(() => filmFrame(recipe), [recipe]);
   const { arrival, version } = usePictures(recipe);
   const lie = layOut(view, recipe.sheet, frame, size, size.ratio);
-  const part = size.width > 0 ? visiblePart(lie, frame, size) : undefined;
-  const what = whatToDraw(document, view.table, view.plate, view.ends);
+  const visible = size.width > 0 ? visiblePart(lie, frame, size) : undefined;
+  const what = whatToDraw(
+    document,
+    view.table,
+    view.plate,
+    view.ends,
+    part === 'cut' ? original?.id : undefined,
+  );
   const mirrored = view.table === 'film' && document.films.mirrored;
   const drawing: Drawing | undefined =
-    part && (arrival === 'some' || arrival === 'whole')
+    visible && (arrival === 'some' || arrival === 'whole')
       ? {
           recipe,
           frame,
           // A mirrored film shows its other end here; the canvas turns it over.
-          view: mirrored ? { ...part.view, x: frame.width - part.view.x - part.view.width } : part.view,
+          view: mirrored
+            ? { ...visible.view, x: frame.width - visible.view.x - visible.view.width }
+            : visible.view,
           what,
         }
       : undefined;
   const { canvas, receive } = useCanvas(size);
   const place = useRef({ left: 0, top: 0 });
-  if (part) place.current = { left: part.left, top: part.top };
+  if (visible) place.current = { left: visible.left, top: visible.top };
   const { sharpness } = useDrawing(
     drawing,
     version,
@@ -140,11 +151,11 @@ export function Table() {
       <div
         className="absolute shadow-[0_1px_5px_rgb(0_0_0/0.28)]"
         style={{
-          left: css(lie.left),
-          top: css(lie.top),
-          width: css(lie.width),
-          height: css(lie.height),
-          background: view.table === 'proof' ? recipe.stock.colour : '#fbfaf7',
+          left: css(lie.film.left),
+          top: css(lie.film.top),
+          width: css(lie.film.width),
+          height: css(lie.film.height),
+          background: view.table === 'proof' || view.table === 'original' ? recipe.stock.colour : '#fbfaf7',
         }}
       />
       <canvas
@@ -157,10 +168,10 @@ export function Table() {
         style={{
           width: css(size.width),
           height: css(size.height),
-          ...(mirrored && part
+          ...(mirrored && visible
             ? {
                 transform: 'scaleX(-1)',
-                transformOrigin: `${(part.left + part.view.columns / 2) / size.ratio}px 0`,
+                transformOrigin: `${(visible.left + visible.view.columns / 2) / size.ratio}px 0`,
               }
             : {}),
         }}
@@ -169,11 +180,12 @@ export function Table() {
       {cropping && <CropHandles lie={lie} ratio={size.ratio} />}
       {size.width > 0 && stage === 'original' && !cropping && (
         <>
-          <PlaceHandles lie={lie} ratio={size.ratio} />
-          <GradientHandles lie={lie} ratio={size.ratio} />
+          {part !== 'cut' && <PlaceHandles lie={lie} ratio={size.ratio} />}
+          {part !== 'cut' && <GradientHandles lie={lie} ratio={size.ratio} />}
+          <PartTools lie={lie} ratio={size.ratio} />
         </>
       )}
-      {size.width > 0 && stage === 'tone' && <BrushLayer lie={lie} ratio={size.ratio} />}
+      {size.width > 0 && stage === 'tone' && <ToneBrush lie={lie} ratio={size.ratio} />}
       <TableBars lie={lie} ratio={size.ratio} sharpness={sharpness} arrival={arrival} />
       {view.loupe.open && !cropping && <Loupe arrival={arrival} version={version} />}
     </main>

@@ -18,10 +18,11 @@ export function whatToDraw(
   table: TableView,
   alone: string | null,
   ends = false,
+  cutting?: string,
 ): DrawRequest['what'] {
   const { recipe, films } = document;
   const plates = shownPlates(recipe, alone);
-  if (table === 'original') return { kind: 'original' };
+  if (table === 'original') return { kind: 'original', ...(cutting ? { cutting } : {}) };
   if (ends || table === 'plate') return { kind: 'plate', plate: plates[0], ends };
   if (table === 'film') {
     const colours = films.negative ? [BLACK, CLEAR] : [CLEAR, BLACK];

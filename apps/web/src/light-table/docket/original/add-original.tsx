@@ -1,9 +1,10 @@
 import type { OriginalRecipe } from '@brachytone/core';
-import { addedOriginal, newDrawing, newGradient } from '@brachytone/job';
+import { addedOriginal, newDrawing, newGradient, newLettering, SHIPPED_TYPEFACES } from '@brachytone/job';
 import { Plus } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { Menu, MenuItem } from '../../../controls/menu.tsx';
+import { typefaceOf } from '../../../engine/use-typeface.ts';
 import { sentenceOf, useAddOriginalMutation } from '../../../store/api.ts';
 import { edit } from '../../../store/job-slice.ts';
 import { useAppDispatch } from '../../../store/store.ts';
@@ -25,12 +26,18 @@ export function AddOriginal() {
     dispatch(edit(`Add ${original.name}`, (draft) => void draft.recipe.originals.push(original as never)));
     dispatch(pickOriginal(original.id));
   };
+  const addLettering = async (font: string) =>
+    add(newLettering(id, ink, recipe.sheet, font, await typefaceOf(font)));
   const bring = async (file: File) => {
     setBusy(file.name);
     try {
-      const { sha256, width, height, channels } = await addOriginal(file).unwrap();
+      const { sha256, width, height, kind } = await addOriginal(file).unwrap();
       const name = file.name.trim().slice(0, 120) || 'picture';
-      const make = channels === 0 ? newDrawing : addedOriginal;
+      if (kind === 'font') {
+        await addLettering(sha256);
+        return;
+      }
+      const make = kind === 'drawing' ? newDrawing : addedOriginal;
       add(make(id, ink, recipe.sheet, { sha256, name, width, height }));
     } catch (error) {
       toast.error(`“${file.name}”: ${sentenceOf(error)}`);
@@ -44,7 +51,7 @@ export function AddOriginal() {
         ref={chooser}
         type="file"
         hidden
-        accept={PICTURES}
+        accept={`${PICTURES},.ttf,.otf,.woff,.woff2`}
         aria-label="Choose a picture for the sheet"
         onChange={(event) => {
           const file = event.target.files?.[0];
@@ -63,6 +70,15 @@ export function AddOriginal() {
           name="From a file…"
           says="A photograph or other picture, or line art as SVG"
           onPick={() => chooser.current?.click()}
+        />
+        <MenuItem
+          name="Lettering"
+          says="In a heavy typeface, or one of your own; solid, screened, outlined or glowing"
+          onPick={() =>
+            void addLettering(SHIPPED_TYPEFACES[0].sha256).catch((error: unknown) =>
+              toast.error(sentenceOf(error)),
+            )
+          }
         />
         <MenuItem
           name="Gradient"

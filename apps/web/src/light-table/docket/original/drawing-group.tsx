@@ -7,7 +7,7 @@ import { Fact, Group } from '../group.tsx';
 /** What is known of line art that came as geometry. */
 export function DrawingGroup() {
   const original = useOriginal()!;
-  const file = useFiles().get(fileOf(original.content) ?? '');
+  const file = useFiles().get(fileOf(original.content)?.sha256 ?? '');
   if (!file) return null;
   const { leftOut = [] } = file.facts;
   return (

@@ -23,6 +23,7 @@ import {
   Lock,
   LockOpen,
   PenTool,
+  Type,
   type LucideIcon,
 } from 'lucide-react';
 import { edit } from '../../../store/job-slice.ts';
@@ -31,7 +32,12 @@ import { useDocument } from '../../../store/use-job.ts';
 import { useOriginal } from '../../../store/use-original.ts';
 import { pickOriginal } from '../../../store/view-slice.ts';
 
-const ICONS: Record<Content['kind'], LucideIcon> = { picture: Image, drawing: PenTool, gradient: Blend };
+const ICONS: Record<Content['kind'], LucideIcon> = {
+  picture: Image,
+  drawing: PenTool,
+  gradient: Blend,
+  lettering: Type,
+};
 
 /** Everything on the sheet, the uppermost first; drag to change the order. */
 export function OriginalList() {

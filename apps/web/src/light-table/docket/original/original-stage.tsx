@@ -4,13 +4,15 @@ import { useAppDispatch } from '../../../store/store.ts';
 import { useFiles } from '../../../store/use-files.ts';
 import { useDocument } from '../../../store/use-job.ts';
 import { useOriginal } from '../../../store/use-original.ts';
-import { showTable } from '../../../store/view-slice.ts';
+import { openStep, showTable } from '../../../store/view-slice.ts';
 import { shortSheet } from '../../words.ts';
 import { Group } from '../group.tsx';
 import { AddOriginal } from './add-original.tsx';
 import { DrawingGroup } from './drawing-group.tsx';
 import { GradientGroup } from './gradient-group.tsx';
+import { LetteringGroup } from './lettering-group.tsx';
 import { OriginalList } from './original-list.tsx';
+import { PartsGroup } from './parts/parts-group.tsx';
 import { PictureGroup } from './picture-group.tsx';
 import { PlaceGroup } from './place-group.tsx';
 import { SheetGroup } from './sheet-group.tsx';
@@ -41,6 +43,7 @@ export function OriginalStage() {
   // Left for another stage, the crop is done.
   useEffect(
     () => () => {
+      dispatch(openStep(null));
       dispatch(showTable('proof'));
     },
     [dispatch],
@@ -56,6 +59,8 @@ export function OriginalStage() {
       {original?.content.kind === 'gradient' && <GradientGroup />}
       {original?.content.kind === 'picture' && <PictureGroup />}
       {original?.content.kind === 'drawing' && <DrawingGroup />}
+      {original?.content.kind === 'lettering' && <LetteringGroup />}
+      {original && <PartsGroup />}
       {original && <PlaceGroup />}
       <SheetGroup />
     </>

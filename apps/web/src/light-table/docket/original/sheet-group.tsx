@@ -14,11 +14,11 @@ export function SheetGroup() {
   const dispatch = useAppDispatch();
   const files = useFiles();
   const { sheet } = useDocument().recipe;
-  const resize = (width: number, height: number) =>
+  const resize = (width: number, height: number, bleed = sheet.bleed) =>
     dispatch(
       edit('Sheet size', (draft) => {
         const { recipe } = draft;
-        const after = { width, height };
+        const after = { width, height, bleed };
         recipe.originals = refit(recipe.originals, recipe.sheet, after, files) as never;
         Object.assign(recipe.sheet, after);
       }),
@@ -65,6 +65,16 @@ export function SheetGroup() {
           unit={MM}
           {...LIMITS.side}
           onChange={(height) => resize(sheet.width, height)}
+        />
+      </Row>
+      <Row label="Bleed">
+        <NumberField
+          label="Bleed"
+          className="w-[86px]"
+          value={sheet.bleed}
+          unit={MM}
+          {...LIMITS.bleed}
+          onChange={(bleed) => resize(sheet.width, sheet.height, bleed)}
         />
       </Row>
       <SliderRow

@@ -1,11 +1,11 @@
 import type { Stroke } from '@brachytone/core';
-import { X } from 'lucide-react';
 import { MM, PERCENT } from '../../../controls/quantity.ts';
 import { Segmented } from '../../../controls/segmented.tsx';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { useAppDispatch, useAppSelector } from '../../../store/store.ts';
 import { brushSet, pickStroke } from '../../../store/view-slice.ts';
 import { ResetButton, Row } from '../group.tsx';
+import { StrokeList } from '../stroke-list.tsx';
 import type { ControlsProps } from './step-controls.tsx';
 
 /** The brush, and the strokes made with it. A picked stroke is what the controls then change. */
@@ -63,40 +63,11 @@ export function BrushControls({ step, set }: ControlsProps) {
         most={100}
         onChange={(value, gesture) => put({ softness: value }, gesture)}
       />
-      {strokes.length === 0 ? (
-        <p className="text-soft">
-          Paint on the table. Each stroke stays, and can be changed or taken away here.
-        </p>
-      ) : (
-        <ul className="mt-1 max-h-32 overflow-y-auto border-t border-edge/70 pt-1">
-          {strokes.map((one, i) => (
-            <li key={i} className="flex h-6 items-center">
-              <button
-                type="button"
-                aria-pressed={i === picked}
-                className="flex h-full grow items-center gap-2 px-1 text-left hover:bg-white aria-pressed:bg-white aria-pressed:font-semibold"
-                onClick={() => dispatch(pickStroke(i === picked ? null : i))}
-              >
-                <span>Stroke {i + 1}</span>
-                <span className="figures ml-auto text-soft">
-                  {one.strength < 0 ? 'lightens' : 'darkens'} {Math.abs(one.strength)} %
-                </span>
-              </button>
-              <button
-                type="button"
-                aria-label={`Remove stroke ${i + 1}`}
-                className="flex h-full w-6 items-center justify-center text-soft hover:text-ruby"
-                onClick={() => {
-                  dispatch(pickStroke(null));
-                  set({ strokes: strokes.filter((_, k) => k !== i) }, `remove-${Date.now()}`);
-                }}
-              >
-                <X size={13} />
-              </button>
-            </li>
-          ))}
-        </ul>
-      )}
+      <StrokeList
+        strokes={strokes}
+        words={({ strength: by }) => `${by < 0 ? 'lightens' : 'darkens'} ${Math.abs(by)} %`}
+        onRemove={(i) => set({ strokes: strokes.filter((_, k) => k !== i) }, `remove-${Date.now()}`)}
+      />
       {chosen && (
         <div className="mt-1 text-right">
           <ResetButton label="Paint again" onClick={() => dispatch(pickStroke(null))} />

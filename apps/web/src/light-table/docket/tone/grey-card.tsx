@@ -4,7 +4,7 @@ import { Segmented } from '../../../controls/segmented.tsx';
 import { inWorker } from '../../../engine/engine.ts';
 import { useEditOriginal, useOriginal } from '../../../store/use-original.ts';
 import { Row } from '../group.tsx';
-import { Card } from './card.tsx';
+import { Card } from '../card.tsx';
 import { HueColumns } from './hue-columns.tsx';
 
 const PRESETS: readonly { name: string; title: string; weights: HueWeights }[] = [

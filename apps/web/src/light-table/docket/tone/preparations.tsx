@@ -1,11 +1,22 @@
 import type { ToneStep } from '@brachytone/core';
 import { PREPARATIONS, type Preparation } from '@brachytone/job';
-import { Menu, MenuItem } from '../../../controls/menu.tsx';
-import { useEditOriginal } from '../../../store/use-original.ts';
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { Menu, MenuAside, MenuHeading, MenuItem } from '../../../controls/menu.tsx';
+import {
+  sentenceOf,
+  useDropPreparationMutation,
+  useKeepPreparationMutation,
+  usePreparationsQuery,
+} from '../../../store/api.ts';
+import { useEditOriginal, useOriginal } from '../../../store/use-original.ts';
 
-/** A menu of ready-made lists of steps; the chosen one takes the place of the steps there are. */
+/** A menu of ready-made lists of steps, the shelf's own among them; the chosen one takes the place of the steps there are. */
 export function Preparations() {
   const change = useEditOriginal();
+  const { data: kept = [] } = usePreparationsQuery();
+  const [drop] = useDropPreparationMutation();
   const take = ({ name, steps }: Preparation) =>
     change(name, (draft) => {
       const list: ToneStep[] = steps.map((step, i) => ({ ...step, id: `step-${i + 1}`, on: true }));
@@ -13,9 +24,88 @@ export function Preparations() {
     });
   return (
     <Menu label="Preparations">
+      {kept.length > 0 && <MenuHeading>Your own</MenuHeading>}
+      {kept.map((one) => (
+        <div key={one.id} className="flex items-stretch">
+          <div className="min-w-0 grow">
+            <MenuItem name={one.name} says={one.says} onPick={() => take(one)} />
+          </div>
+          <MenuAside
+            label={`Take ${one.name} off the shelf`}
+            onPick={() =>
+              void drop(one.id)
+                .unwrap()
+                .catch((error: unknown) => toast.error(sentenceOf(error)))
+            }
+          >
+            <X size={13} />
+          </MenuAside>
+        </div>
+      ))}
+      {kept.length > 0 && <MenuHeading>Ready-made</MenuHeading>}
       {PREPARATIONS.map((one) => (
         <MenuItem key={one.name} name={one.name} says={one.says} onPick={() => take(one)} />
       ))}
     </Menu>
+  );
+}
+
+/** Keeps the steps there are as a preparation, under a name that says what they do. */
+export function KeepPreparation() {
+  const { steps } = useOriginal()!.tone;
+  const [keep, { isLoading }] = useKeepPreparationMutation();
+  const [name, setName] = useState<string>();
+  const on = steps.filter((step) => step.on);
+  if (on.length === 0) return null;
+  if (name === undefined) {
+    return (
+      <button
+        type="button"
+        className="mt-2 text-[12px] text-soft underline hover:text-ink"
+        onClick={() => setName('')}
+      >
+        Keep these steps as a preparation…
+      </button>
+    );
+  }
+  const save = async () => {
+    try {
+      await keep({
+        name: name.trim(),
+        says: '',
+        steps: on.map(({ kind, settings }) => ({ kind, settings })),
+      }).unwrap();
+      toast(`“${name.trim()}” is on the shelf.`);
+      setName(undefined);
+    } catch (error) {
+      toast.error(sentenceOf(error));
+    }
+  };
+  return (
+    <form
+      className="mt-2 flex gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (name.trim() && !isLoading) void save();
+      }}
+    >
+      <input
+        aria-label="Name of the preparation"
+        placeholder="Named after what it does"
+        maxLength={60}
+        autoFocus
+        className="h-7 min-w-0 grow rounded-sm border border-edge bg-white px-2 hover:border-soft"
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        onKeyDown={(event) => event.key === 'Escape' && setName(undefined)}
+      />
+      <button
+        type="submit"
+        disabled={!name.trim() || isLoading}
+        className="h-7 rounded-sm border border-edge bg-raised px-2.5 hover:bg-white disabled:opacity-40"
+      >
+        Keep
+      </button>
+    </form>
   );
 }

@@ -17,7 +17,7 @@ import { CSS } from '@dnd-kit/utilities';
 import { GripVertical } from 'lucide-react';
 import { useEditOriginal, useOriginal } from '../../../store/use-original.ts';
 import { ResetButton } from '../group.tsx';
-import { Card } from './card.tsx';
+import { Card } from '../card.tsx';
 import { StepControls } from './step-controls.tsx';
 
 /** The tone steps in their order; drag to move one. */

@@ -9,7 +9,7 @@ import { OriginalPicker } from '../original/original-picker.tsx';
 import { AddStep } from './add-step.tsx';
 import { GreyCard } from './grey-card.tsx';
 import { Histogram } from './histogram.tsx';
-import { Preparations } from './preparations.tsx';
+import { KeepPreparation, Preparations } from './preparations.tsx';
 import { StepList } from './step-list.tsx';
 import { useHistogram } from './use-histogram.ts';
 
@@ -78,6 +78,7 @@ function ToneOf({ original }: { original: OriginalRecipe }) {
         <AddStep />
         <Preparations />
       </div>
+      <KeepPreparation />
     </>
   );
 }

@@ -1,8 +1,8 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { Switch } from 'radix-ui';
 import type { ReactNode } from 'react';
-import { openStep } from '../../../store/view-slice.ts';
-import { useAppDispatch, useAppSelector } from '../../../store/store.ts';
+import { openStep } from '../../store/view-slice.ts';
+import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 
 /** A step of the tone as a card: its name and settings in a line; open, its controls. */
 export function Card({

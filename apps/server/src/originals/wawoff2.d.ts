@@ -1,0 +1,4 @@
+declare module 'wawoff2' {
+  /** Unpacks a WOFF2 file. */
+  export function decompress(bytes: Uint8Array): Promise<Uint8Array>;
+}

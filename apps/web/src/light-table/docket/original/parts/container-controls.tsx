@@ -1,0 +1,109 @@
+import type { Container } from '@brachytone/core';
+import { LIMITS } from '@brachytone/job';
+import { useRef } from 'react';
+import { toast } from 'sonner';
+import { Button } from '../../../../controls/button.tsx';
+import { MM } from '../../../../controls/quantity.ts';
+import { Segmented } from '../../../../controls/segmented.tsx';
+import { SliderRow } from '../../../../controls/slider-row.tsx';
+import { sentenceOf, useAddOriginalMutation } from '../../../../store/api.ts';
+import { useEditOriginal, useOriginal } from '../../../../store/use-original.ts';
+import { Row } from '../../group.tsx';
+
+const NAMES = { rectangle: 'rectangle', ellipse: 'ellipse', path: 'own shape' };
+
+export const containerWords = ({ shape, margin, edge, feather }: Container): string =>
+  [
+    NAMES[shape],
+    ...(margin === 0 ? [] : [`${margin > 0 ? '+' : '−'}${Math.abs(margin)} mm`]),
+    feather > 0 ? 'feathered' : edge === 'whole' ? 'whole dots' : 'cut',
+  ].join(', ');
+
+/** The shape an original is seen in, and what becomes of the dots at its edge. */
+export function ContainerControls() {
+  const change = useEditOriginal();
+  const container = useOriginal()!.container!;
+  const chooser = useRef<HTMLInputElement>(null);
+  const [addOriginal] = useAddOriginalMutation();
+  const set = (part: Partial<Container>, gesture: string | null = null) =>
+    change('Container', (draft) => void Object.assign(draft.container!, part), gesture);
+  const bring = async (file: File) => {
+    try {
+      const { sha256, kind } = await addOriginal(file).unwrap();
+      if (kind === 'drawing') set({ shape: 'path', path: sha256 });
+      else toast.error(`“${file.name}” is no line art. A shape of your own comes from an SVG file.`);
+    } catch (error) {
+      toast.error(`“${file.name}”: ${sentenceOf(error)}`);
+    }
+  };
+  return (
+    <>
+      <input
+        ref={chooser}
+        type="file"
+        hidden
+        accept=".svg,image/svg+xml"
+        aria-label="Choose a shape"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          if (file) void bring(file);
+          event.target.value = '';
+        }}
+      />
+      <Segmented
+        label="Shape of the container"
+        value={container.shape}
+        wide
+        options={[
+          { value: 'rectangle', label: 'Rectangle' },
+          { value: 'ellipse', label: 'Ellipse' },
+          { value: 'path', label: 'Own shape', title: 'The dark shapes of an SVG file' },
+        ]}
+        onChange={(shape) =>
+          shape === 'path' && container.path === null ? chooser.current?.click() : set({ shape })
+        }
+      />
+      {container.shape === 'path' && (
+        <Row label="From">
+          <Button className="!h-6 !px-2" onClick={() => chooser.current?.click()}>
+            Another SVG file…
+          </Button>
+        </Row>
+      )}
+      <div className="h-1" />
+      <SliderRow
+        label="Margin"
+        value={container.margin}
+        unit={MM}
+        {...LIMITS.margin}
+        usual={[-20, 20]}
+        onChange={(margin, gesture) => set({ margin }, gesture)}
+      />
+      <SliderRow
+        label="Feather"
+        value={container.feather}
+        unit={MM}
+        {...LIMITS.soft}
+        usual={[0, 40]}
+        onChange={(feather, gesture) => set({ feather }, gesture)}
+      />
+      {container.feather === 0 && (
+        <Row label="Edge dots">
+          <Segmented
+            label="Dots at the edge"
+            value={container.edge}
+            options={[
+              { value: 'cut', label: 'Cut', title: 'Cut through exactly at the edge' },
+              {
+                value: 'whole',
+                label: 'Whole',
+                title: 'Only dots whose middle lies inside, and those whole',
+              },
+            ]}
+            onChange={(edge) => set({ edge })}
+          />
+        </Row>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,69 @@
+import type { Fade } from '@brachytone/core';
+import { Brush } from 'lucide-react';
+import { LPI, formatQuantity } from '../../../../controls/quantity.ts';
+import { Segmented } from '../../../../controls/segmented.tsx';
+import { useEditOriginal, useOriginal } from '../../../../store/use-original.ts';
+import { Row } from '../../group.tsx';
+import { ScreenControls } from '../../screen-controls.tsx';
+import { GradientControls } from '../gradient-controls.tsx';
+import { HandTool } from './hand-tool.tsx';
+
+export const fadeWords = ({ by, screen }: Fade): string =>
+  `${by === 'tone' ? 'by its tones' : 'gradient'}, ${formatQuantity(screen.ruling, LPI)}`;
+
+/** The dots an original dissolves into. */
+export function FadeControls() {
+  const change = useEditOriginal();
+  const { fade, content } = useOriginal()!;
+  const set = (part: Partial<Fade>, gesture: string | null = null) =>
+    change('Fade', (draft) => void Object.assign(draft.fade!, part), gesture && `fade-${gesture}`);
+  if (!fade) return null;
+  return (
+    <>
+      {(content.kind === 'picture' || content.kind === 'gradient') && (
+        <Row label="There by">
+          <Segmented
+            label="What the fade is made from"
+            value={fade.by}
+            options={[
+              { value: 'gradient', label: 'Gradient', title: 'There where a gradient is dark' },
+              { value: 'tone', label: 'Its tones', title: 'There where it is dark itself' },
+            ]}
+            onChange={(by) => set({ by })}
+          />
+        </Row>
+      )}
+      {fade.by === 'gradient' && (
+        <GradientControls
+          gradient={fade.gradient}
+          limited={false}
+          set={(part, gesture = null) =>
+            change('Fade', (draft) => void Object.assign(draft.fade!.gradient, part), gesture)
+          }
+        />
+      )}
+      <div className="mt-2 mb-1.5 border-t border-edge/70" />
+      <ScreenControls
+        screen={fade.screen}
+        set={(label, part, gesture = null) =>
+          change(
+            `${label} of the fade`,
+            (draft) => void Object.assign(draft.fade!.screen, part),
+            gesture && `fade-${gesture}`,
+          )
+        }
+      />
+      <HandTool
+        icon={<Brush size={13} />}
+        label="Dots"
+        ways={[
+          { value: 'out', label: 'Paint out' },
+          { value: 'in', label: 'Paint in' },
+        ]}
+        words={({ strength }) => (strength < 0 ? 'paints out' : 'paints in')}
+        strokes={fade.strokes}
+        onRemove={(at) => set({ strokes: fade.strokes.filter((_, i) => i !== at) })}
+      />
+    </>
+  );
+}

@@ -1,0 +1,62 @@
+import type { Blend, Mix } from '@brachytone/core';
+import { PERCENT } from '../../../../controls/quantity.ts';
+import { SliderRow } from '../../../../controls/slider-row.tsx';
+import { useEditOriginal, useOriginal } from '../../../../store/use-original.ts';
+import { Row } from '../../group.tsx';
+import { ScreenControls } from '../../screen-controls.tsx';
+
+const BLEND_NAMES: Record<Blend, string> = {
+  normal: 'Normal',
+  multiply: 'Multiply',
+  screen: 'Screen',
+  overlay: 'Overlay',
+  'soft-light': 'Soft light',
+};
+
+export const mixWords = ({ blend, strength }: Mix): string =>
+  `${BLEND_NAMES[blend].toLowerCase()}, ${strength} %`;
+
+/** Dots of an original's own, laid over its smooth tones before these are screened. */
+export function MixControls() {
+  const change = useEditOriginal();
+  const mix = useOriginal()!.mix!;
+  const set = (part: Partial<Mix>, gesture: string | null = null) =>
+    change('Mix', (draft) => void Object.assign(draft.mix!, part), gesture && `mix-${gesture}`);
+  return (
+    <>
+      <Row label="Blend">
+        <select
+          aria-label="Blend"
+          className="h-6 grow rounded-sm border border-edge bg-white px-1 hover:border-soft"
+          value={mix.blend}
+          onChange={(event) => set({ blend: event.target.value as Blend })}
+        >
+          {Object.entries(BLEND_NAMES).map(([value, name]) => (
+            <option key={value} value={value}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </Row>
+      <SliderRow
+        label="Strength"
+        value={mix.strength}
+        unit={PERCENT}
+        least={0}
+        most={100}
+        onChange={(strength, gesture) => set({ strength }, gesture)}
+      />
+      <div className="mt-1 mb-1.5 border-t border-edge/70" />
+      <ScreenControls
+        screen={mix.screen}
+        set={(label, part, gesture = null) =>
+          change(
+            `${label} of the mix`,
+            (draft) => void Object.assign(draft.mix!.screen, part),
+            gesture && `mix-${gesture}`,
+          )
+        }
+      />
+    </>
+  );
+}

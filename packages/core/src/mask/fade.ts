@@ -1,0 +1,63 @@
+import { gradientSize, gradientSource } from '../gradient/gradient-source.ts';
+import type { Gradient } from '../gradient/gradient.ts';
+import type { Frame } from '../plate/frame.ts';
+import { after, inverse, moved, scaled, type Affine } from '../raster/affine.ts';
+import type { Bits } from '../raster/bits.ts';
+import { createPlane } from '../raster/plane.ts';
+import type { Region } from '../raster/region.ts';
+import type { Rows } from '../raster/rows.ts';
+import { sampleInto } from '../raster/sample.ts';
+import { screenPlane } from '../screen/screen-plane.ts';
+import { thresholdsFor, type Screen } from '../screen/screen.ts';
+import { paintStroke } from '../tone/paint-stroke.ts';
+import type { Stroke } from '../tone/steps/step.ts';
+import { toneRows } from '../tone/tone-rows.ts';
+import { NO_TONE } from '../tone/tone.ts';
+
+/** An original dissolving into dots: a gradient, or its own tones, screened; it is there where the dots are. */
+export interface Fade {
+  readonly by: 'gradient' | 'tone';
+  /** 100 % keeps the original whole; used when `by` says so. */
+  readonly gradient: Gradient;
+  readonly screen: Screen;
+  /** Dots painted in (strength above 0) or out. Places and radii are shares of the width of the original's box. */
+  readonly strokes: readonly Stroke[];
+}
+
+/** Tones with the way to them from a grid's pixels. */
+export interface PlacedRows {
+  readonly rows: Rows;
+  readonly map: Affine;
+}
+
+/** The gradient of a fade over a box `width` mm wide and `ratio` times as high. */
+export function fadeGradient(fade: Fade, width: number, ratio: number, toBox: Affine): PlacedRows {
+  const gradient = { ...fade.gradient, ratio };
+  const size = gradientSize(gradient, width);
+  return {
+    rows: toneRows(gradientSource(gradient, width, 1), NO_TONE),
+    map: after(toBox, scaled(size.width, size.height)),
+  };
+}
+
+/**
+ * The dots of a fade in a region of a grid.
+ *
+ * @param ratio height of the original's box over its width
+ */
+export function fadeBits(
+  { screen, strokes }: Fade,
+  { rows, map }: PlacedRows,
+  ratio: number,
+  toBox: Affine,
+  frame: Frame,
+  region: Region,
+): Bits {
+  const tone = createPlane(region.width, region.height);
+  sampleInto(rows, map, region, tone);
+  if (strokes.length > 0) {
+    const boxToRegion = after(inverse(toBox), moved(-region.x, -region.y));
+    for (const stroke of strokes) paintStroke(tone, stroke, after(scaled(1, 1 / ratio), boxToRegion));
+  }
+  return screenPlane(tone, region.x, region.y, thresholdsFor(screen, frame.resolution, frame.draft));
+}

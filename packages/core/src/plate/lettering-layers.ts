@@ -1,0 +1,171 @@
+import type { LineBits } from '../drawing/paint-drawing.ts';
+import { gradientSize, gradientSource } from '../gradient/gradient-source.ts';
+import { letteringReach, outlineLettering, type EdgePaint, type Lettering } from '../lettering/lettering.ts';
+import { softShape } from '../mask/soft-shape.ts';
+import { flatten, mapContour, type Polyline } from '../path/contour.ts';
+import { fillPolygons } from '../path/fill.ts';
+import { strokePolygons } from '../path/stroke.ts';
+import { after, inverse, scaled, type Affine } from '../raster/affine.ts';
+import { bitAt, createBits, type Bits } from '../raster/bits.ts';
+import { createPlane, percentToCoverage, SOLID, type Plane } from '../raster/plane.ts';
+import type { Region } from '../raster/region.ts';
+import { sampleInto } from '../raster/sample.ts';
+import { recentOnly } from '../recent.ts';
+import { toneRows } from '../tone/tone-rows.ts';
+import { mmToPixels, type Frame } from './frame.ts';
+import { gridToBox, regionOf } from './placed.ts';
+import { gradientOf } from './read-original.ts';
+import type { OriginalRecipe } from './recipe.ts';
+import type { Materials } from './scene.ts';
+
+/** Tones with their opacity (0–65535). */
+export interface ToneLayer {
+  readonly tone: Plane;
+  readonly alpha: Plane;
+}
+
+/** What lettering is made of, the lowest first: a glow, screened letters, and solid or bare parts. */
+export interface LetteringLayers {
+  readonly glow?: ToneLayer;
+  readonly fill?: ToneLayer;
+  readonly line: LineBits;
+}
+
+/** Curves stray from their straight lines by no more than this, in pixels. */
+const TOLERANCE = 0.05;
+
+interface Polygons {
+  readonly letters: Polyline[];
+  readonly outline: Polyline[];
+  readonly inner: Polyline[];
+}
+
+const recentPolygons = recentOnly<Polygons>(8);
+
+function polygonsOf(original: OriginalRecipe, materials: Materials, toBox: Affine, frame: Frame): Polygons {
+  const content = original.content as Lettering;
+  const face = materials.typefaces.get(content.font);
+  if (!face) throw new Error(`The typeface of “${original.name}” is missing.`);
+  const { width, height, contours } = outlineLettering(content, face);
+  const key = JSON.stringify([content, original.placement, frame]);
+  return recentPolygons(key, () => {
+    const toGrid = after(scaled(1 / width, 1 / height), inverse(toBox));
+    const letters = contours.map((contour) => flatten(mapContour(contour, toGrid), TOLERANCE));
+    const edge = (mm: number): Polyline[] => {
+      if (mm <= 0) return [];
+      const style = {
+        width: 2 * mmToPixels(mm, frame),
+        cap: 'butt',
+        join: 'miter',
+        miterLimit: 3,
+        dashes: [],
+        dashOffset: 0,
+      } as const;
+      return letters.flatMap((line) => strokePolygons(line, style, TOLERANCE));
+    };
+    return { letters, outline: edge(content.outline.width), inner: edge(content.inner.width) };
+  });
+}
+
+/** Pixels of a grid that lettering may cover, its outline and glow with it. */
+export function letteringRegion(original: OriginalRecipe, frame: Frame): Region {
+  const content = original.content as Lettering;
+  const box = regionOf(gridToBox(original, original.placement.width * content.ratio, frame));
+  // Letters may stand out of their line: a quarter of the box is room enough, even for swashes.
+  const spare = mmToPixels(original.placement.width * Math.max(0.05, content.ratio / 4), frame);
+  const reach = Math.ceil(mmToPixels(letteringReach(content), frame) + spare);
+  return {
+    x: box.x - reach,
+    y: box.y - reach,
+    width: box.width + 2 * reach,
+    height: box.height + 2 * reach,
+  };
+}
+
+/** Lettering in a region of a grid, drawn at the grid's own resolution. */
+export function letteringLayers(
+  original: OriginalRecipe,
+  materials: Materials,
+  frame: Frame,
+  region: Region,
+): LetteringLayers {
+  const content = original.content as Lettering;
+  const toBox = gridToBox(original, original.placement.width * content.ratio, frame);
+  const { letters, outline, inner } = polygonsOf(original, materials, toBox, frame);
+  const empty = () => createBits(region.width, region.height);
+  const line = { ink: empty(), bare: empty() };
+  const filled = empty();
+  fillPolygons(letters, 'nonzero', region, filled);
+  const around = empty();
+  fillPolygons(outline, 'nonzero', region, around);
+  const within = empty();
+  fillPolygons(inner, 'nonzero', region, within);
+  const paintOf = (paint: EdgePaint): Uint8Array => (paint === 'solid' ? line.ink : line.bare).data;
+  const outlinePaint = paintOf(content.outline.paint);
+  const innerPaint = paintOf(content.inner.paint);
+  const fillPaint =
+    content.fill === 'solid' ? line.ink.data : content.fill === 'bare' ? line.bare.data : undefined;
+  for (let i = 0; i < filled.data.length; i++) {
+    const letter = filled.data[i];
+    outlinePaint[i] |= around.data[i] & ~letter;
+    innerPaint[i] |= within.data[i] & letter;
+    if (fillPaint) fillPaint[i] |= letter & ~within.data[i];
+  }
+  const glow = glowLayer(original, materials, frame, region);
+  return {
+    line,
+    ...(glow ? { glow } : {}),
+    ...(content.fill === 'gradient' ? { fill: fillLayer(original, toBox, region, filled) } : {}),
+  };
+}
+
+/** The gradient over the whole box, seen where the letters are. */
+function fillLayer(original: OriginalRecipe, toBox: Affine, region: Region, letters: Bits): ToneLayer {
+  const gradient = gradientOf(original.content)!;
+  const { width } = original.placement;
+  const size = gradientSize(gradient, width);
+  const tone = createPlane(region.width, region.height);
+  const rows = toneRows(gradientSource(gradient, width, 1), original.tone);
+  sampleInto(rows, after(toBox, scaled(size.width, size.height)), region, tone);
+  const alpha = createPlane(region.width, region.height);
+  for (let y = 0, i = 0; y < region.height; y++) {
+    for (let x = 0; x < region.width; x++, i++) if (bitAt(letters, x, y)) alpha.data[i] = SOLID;
+  }
+  return { tone, alpha };
+}
+
+function glowLayer(
+  original: OriginalRecipe,
+  materials: Materials,
+  frame: Frame,
+  region: Region,
+): ToneLayer | undefined {
+  const content = original.content as Lettering;
+  const { glow, outline, ratio } = content;
+  const { placement } = original;
+  if (glow.strength === 0 || glow.reach === 0) return undefined;
+  const reach = letteringReach(content) + (placement.width * Math.max(1, ratio)) / 2;
+  const box = {
+    x: placement.x + placement.width / 2 - 1.5 * reach,
+    y: placement.y + (placement.width * ratio) / 2 - 1.5 * reach,
+    width: 3 * reach,
+    height: 3 * reach,
+  };
+  const paint = (on: Frame, part: Region): Bits => {
+    const toBox = gridToBox(original, placement.width * ratio, on);
+    const polygons = polygonsOf(original, materials, toBox, on);
+    const bits = createBits(part.width, part.height);
+    fillPolygons(polygons.letters, 'nonzero', part, bits);
+    fillPolygons(polygons.outline, 'nonzero', part, bits);
+    return bits;
+  };
+  const shape = [content.text, content.font, content.align, content.tracking, content.leading, outline.width];
+  const key = JSON.stringify(['glow', shape, placement, ratio]);
+  const alpha = softShape(key, box, glow.reach / 2, paint, frame, region);
+  // A blur is half as strong at the edge it comes from; a glow is to be as strong as it says just outside.
+  const full = (2 * percentToCoverage(glow.strength)) / SOLID;
+  const most = percentToCoverage(glow.strength);
+  for (let i = 0; i < alpha.data.length; i++)
+    alpha.data[i] = Math.min(most, Math.round(alpha.data[i] * full));
+  return { tone: createPlane(region.width, region.height, glow.paint === 'solid' ? SOLID : 0), alpha };
+}
