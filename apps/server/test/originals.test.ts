@@ -166,6 +166,30 @@ describe('files that are not pictures, or not whole', () => {
       422,
       'ends too early',
     ],
+    [
+      'an animated GIF',
+      async () => {
+        const frames = await flat(9, 18, 'teal').png().toBuffer();
+        return sharp(frames)
+          .gif({ loop: 0, delay: [100, 100] })
+          .toBuffer();
+      },
+      422,
+      'JPEG, PNG, TIFF, WebP, AVIF and SVG',
+    ],
+    [
+      'a picture 120 000 pixels long',
+      () => flat(120_000, 2, 'teal').png().toBuffer(),
+      422,
+      '120000 pixels long',
+    ],
+    [
+      'a text file that says it is a font',
+      async () => Buffer.from('OTTO, but only in its first word'),
+      422,
+      'font file is damaged',
+    ],
+    ['a WOFF2 file cut short', async () => Buffer.from('wOF2\0\x01\0\0\0\0'), 422, 'font file is damaged'],
     ['a 20 000 × 20 000 picture', () => Promise.resolve(hugePng()), 422, '20000 × 20000'],
   ])('%s: refused with a sentence, nothing kept', async (_what, make, status, words) => {
     const { body, headers } = await send(server, await make()).expect(status);

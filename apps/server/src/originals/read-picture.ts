@@ -6,6 +6,9 @@ import { Problem } from '../http/problem.ts';
 /** Pictures of more pixels than this are refused: their working copy would not fit beside the films. */
 export const MOST_PIXELS = 160e6;
 
+/** Pictures with a longer side are refused: a row of them is worked on at once. */
+export const LONGEST_SIDE = 100_000;
+
 const FORMATS: Record<string, string> = {
   jpeg: 'JPEG',
   png: 'PNG',
@@ -15,7 +18,7 @@ const FORMATS: Record<string, string> = {
 };
 
 const NOT_A_PICTURE =
-  'This is not a picture Brachytone can read. It reads JPEG, PNG, TIFF, WebP, AVIF and SVG; nothing was added.';
+  'This is not a picture Brachytone can read. It reads JPEG, PNG, TIFF, WebP, AVIF and SVG, and fonts as TTF, OTF, WOFF and WOFF2; nothing was added.';
 
 /** A file made ready: its lossless working picture (sRGB or grey, the right way up), and what it was. */
 export interface ReadPicture {
@@ -39,6 +42,11 @@ export async function readPicture(bytes: Uint8Array): Promise<ReadPicture> {
   if (meta.width * meta.height > MOST_PIXELS) {
     throw refuse(
       `The picture has ${meta.width} × ${meta.height} pixels; Brachytone takes up to ${MOST_PIXELS / 1e6} million. Make it smaller first. Nothing was added.`,
+    );
+  }
+  if (Math.max(meta.width, meta.height) > LONGEST_SIDE) {
+    throw refuse(
+      `The picture is ${Math.max(meta.width, meta.height)} pixels long; Brachytone takes up to ${LONGEST_SIDE}. Cut it into parts first. Nothing was added.`,
     );
   }
   try {

@@ -1,4 +1,4 @@
-import { Zlib } from 'fflate';
+import { Deflate } from 'pako';
 import type { Bits } from '../raster/bits.ts';
 import { crc32 } from './crc32.ts';
 import { stripRows, type FilmFacts, type FilmFile } from './film-file.ts';
@@ -18,6 +18,9 @@ function chunk(sink: Sink, type: string, body: Uint8Array): void {
   sink.write(body);
   sink.write(tail);
 }
+
+/** Packed bytes in a chunk of picture data. */
+const PART = 1 << 16;
 
 interface PngFacts {
   readonly width: number;
@@ -53,11 +56,10 @@ function openPng(sink: Sink, facts: PngFacts, depth: number, colour: number) {
   physical[8] = 1;
   chunk(sink, 'pHYs', physical);
   chunk(sink, 'tEXt', letters(`Description\0${facts.description}`));
-  const deflate = new Zlib({ level: 6 }, (packed) => {
-    if (packed.length > 0) chunk(sink, 'IDAT', packed);
-  });
+  const deflate = new Deflate({ level: 6, chunkSize: PART });
+  deflate.onData = (packed) => chunk(sink, 'IDAT', packed);
   return {
-    rows: (bytes: Uint8Array) => deflate.push(bytes),
+    rows: (bytes: Uint8Array) => void deflate.push(bytes, false),
     finish() {
       deflate.push(new Uint8Array(0), true);
       chunk(sink, 'IEND', new Uint8Array(0));

@@ -1,4 +1,7 @@
-/** Where a file's bytes go: written one after another, with a few put in afterwards at a place already written. */
+/**
+ * Where a file's bytes go: written one after another, with a few put in afterwards at a place already written. The bytes
+ * are the caller's own again once `write` returns.
+ */
 export interface Sink {
   write(bytes: Uint8Array): void;
   patch(offset: number, bytes: Uint8Array): void;
@@ -11,7 +14,8 @@ export function memorySink(): Sink & { readonly bytes: () => Uint8Array } {
   const patches: { offset: number; bytes: Uint8Array }[] = [];
   return {
     write(bytes) {
-      parts.push(bytes);
+      // A copy: packers use their memory again.
+      parts.push(bytes.slice());
       length += bytes.length;
     },
     patch(offset, bytes) {

@@ -1,4 +1,4 @@
-import { zlibSync } from 'fflate';
+import { deflate } from 'pako';
 import type { Bits } from '../raster/bits.ts';
 import { stripRows, type FilmFacts, type FilmFile } from './film-file.ts';
 import { encodeGroup4 } from './group4.ts';
@@ -40,7 +40,7 @@ export function tiffFile(sink: Sink, facts: FilmFacts, compression: TiffCompress
   return {
     rowsPerStrip,
     strip(bits: Bits) {
-      const packed = compression === 'group4' ? encodeGroup4(bits) : zlibSync(bits.data, { level: 6 });
+      const packed = compression === 'group4' ? encodeGroup4(bits) : deflate(bits.data, { level: 6 });
       // Values that follow must start on a word boundary.
       const padded =
         packed.length & 1 ? Uint8Array.from({ length: packed.length + 1 }, (_, i) => packed[i] ?? 0) : packed;
