@@ -6,7 +6,7 @@ import type { Bits } from '../raster/bits.ts';
 import { createPlane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import type { Rows } from '../raster/rows.ts';
-import { sampleInto } from '../raster/sample.ts';
+import { readInto } from '../raster/read-rows.ts';
 import { screenPlane } from '../screen/screen-plane.ts';
 import { thresholdsFor, type Screen } from '../screen/screen.ts';
 import { paintStroke } from '../tone/paint-stroke.ts';
@@ -54,7 +54,7 @@ export function fadeBits(
   region: Region,
 ): Bits {
   const tone = createPlane(region.width, region.height);
-  sampleInto(rows, map, region, tone);
+  readInto(rows, map, region, tone);
   if (strokes.length > 0) {
     const boxToRegion = after(inverse(toBox), moved(-region.x, -region.y));
     for (const stroke of strokes) paintStroke(tone, stroke, after(scaled(1, 1 / ratio), boxToRegion));

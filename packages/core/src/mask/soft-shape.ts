@@ -6,7 +6,7 @@ import { bitAt, type Bits } from '../raster/bits.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import { rowsOf } from '../raster/rows.ts';
-import { sampleInto } from '../raster/sample.ts';
+import { readInto } from '../raster/read-rows.ts';
 import { recentOnly } from '../recent.ts';
 
 /** Pixels of the soft grid for each standard deviation of its blur. */
@@ -75,7 +75,7 @@ export function softShape(
   });
   const toSoft: Affine = after(after(gridToSheet(frame), scaled(perMm)), moved(-left, -top));
   const out = createPlane(region.width, region.height);
-  sampleInto(rowsOf(plane), toSoft, region, out);
+  readInto(rowsOf(plane), toSoft, region, out);
   return out;
 }
 

@@ -1,12 +1,12 @@
 import { lay, type LineBits } from '../drawing/paint-drawing.ts';
 import { mixPlane } from '../mix/mix.ts';
-import type { Affine } from '../raster/affine.ts';
+import { isStraight } from '../raster/affine.ts';
 import { bitAt, createBits, placeBits } from '../raster/bits.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import { intersect, isEmpty, type Region } from '../raster/region.ts';
-import { resampleInto } from '../raster/resample.ts';
+import { readInto, readStraight } from '../raster/read-rows.ts';
 import type { Rows } from '../raster/rows.ts';
-import { insideBox, sampleInto } from '../raster/sample.ts';
+import { insideBox } from '../raster/sample.ts';
 import { screenPlane } from '../screen/screen-plane.ts';
 import { thresholdsFor, type Screen } from '../screen/screen.ts';
 import { toneRows } from '../tone/tone-rows.ts';
@@ -14,7 +14,6 @@ import { mmToPixels, type Frame } from './frame.ts';
 import { letteringLayers, letteringRegion } from './lettering-layers.ts';
 import { isLineWork, lineBits, lineRegion } from './line-work.ts';
 import { isMasked, keepMasked, maskOf, maskReach } from './mask.ts';
-import { isStraight } from './placed.ts';
 import { readOriginal } from './read-original.ts';
 import type { OriginalRecipe } from './recipe.ts';
 import type { Materials, Scene } from './scene.ts';
@@ -128,8 +127,7 @@ function layTone(materials: Materials, original: OriginalRecipe, printed: boolea
   const tone = printed ? toneRows(source, original.tone) : undefined;
   const x = part.x - region.x;
   const y = part.y - region.y;
-  const straight = isStraight(toSource);
-  if (straight && !alpha && !isMasked(original) && !(printed && original.mix)) {
+  if (isStraight(toSource) && !alpha && !isMasked(original) && !(printed && original.mix)) {
     if (tone) readStraight(tone, toSource, part, out, x, y);
     else clear(out, x, y, part);
     if (line) cover(line, x, y, part, undefined);
@@ -137,8 +135,7 @@ function layTone(materials: Materials, original: OriginalRecipe, printed: boolea
   }
   const read = (rows: Rows): Plane => {
     const plane = createPlane(part.width, part.height);
-    if (straight) readStraight(rows, toSource, part, plane, 0, 0);
-    else sampleInto(rows, toSource, part, plane);
+    readInto(rows, toSource, part, plane);
     return plane;
   };
   const over = tone ? mixedOf(original, read(tone), part, frame) : createPlane(part.width, part.height);
@@ -181,9 +178,6 @@ function cover(
     }
   }
 }
-
-const readStraight = (rows: Rows, map: Affine, part: Region, out: Plane, x: number, y: number): void =>
-  resampleInto(rows, { origin: map.x0, step: map.xx }, { origin: map.y0, step: map.yy }, part, out, x, y);
 
 function clear(out: Plane, x: number, y: number, { width, height }: Region): void {
   for (let j = y; j < y + height; j++) out.data.fill(0, j * out.width + x, j * out.width + x + width);

@@ -9,7 +9,7 @@ import { after, inverse, scaled, type Affine } from '../raster/affine.ts';
 import { bitAt, createBits, type Bits } from '../raster/bits.ts';
 import { createPlane, percentToCoverage, SOLID, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
-import { sampleInto } from '../raster/sample.ts';
+import { readInto } from '../raster/read-rows.ts';
 import { recentOnly } from '../recent.ts';
 import { toneRows } from '../tone/tone-rows.ts';
 import { mmToPixels, type Frame } from './frame.ts';
@@ -126,7 +126,7 @@ function fillLayer(original: OriginalRecipe, toBox: Affine, region: Region, lett
   const size = gradientSize(gradient, width);
   const tone = createPlane(region.width, region.height);
   const rows = toneRows(gradientSource(gradient, width, 1), original.tone);
-  sampleInto(rows, after(toBox, scaled(size.width, size.height)), region, tone);
+  readInto(rows, after(toBox, scaled(size.width, size.height)), region, tone);
   const alpha = createPlane(region.width, region.height);
   for (let y = 0, i = 0; y < region.height; y++) {
     for (let x = 0; x < region.width; x++, i++) if (bitAt(letters, x, y)) alpha.data[i] = SOLID;

@@ -5,7 +5,8 @@ import { createBits } from '../raster/bits.ts';
 import { createPlane, percentToCoverage, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import { cutRows, rowsOf, type Rows } from '../raster/rows.ts';
-import { insideBox, sampleInto } from '../raster/sample.ts';
+import { readInto } from '../raster/read-rows.ts';
+import { insideBox } from '../raster/sample.ts';
 import { toneRows } from '../tone/tone-rows.ts';
 import type { Frame } from './frame.ts';
 import { keepMasked, maskOf } from './mask.ts';
@@ -43,12 +44,12 @@ export function lineBits(
   const { source, toSource, toBox, alpha } = readOriginal(original, materials, frame);
   const tones = smoothed(toneRows(source, original.tone), content.line.smooth / source.scale);
   const tone = createPlane(region.width, region.height);
-  sampleInto(tones, toSource, region, tone);
+  readInto(tones, toSource, region, tone);
   const inside = insideBox(toBox, region);
   let opaque: Plane | undefined;
   if (alpha) {
     opaque = createPlane(region.width, region.height);
-    sampleInto(alpha, toSource, region, opaque);
+    readInto(alpha, toSource, region, opaque);
   }
   const ink = createBits(region.width, region.height);
   const least = Math.max(1, percentToCoverage(content.line.threshold));

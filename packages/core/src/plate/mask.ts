@@ -8,7 +8,7 @@ import { bitAt, type Bits } from '../raster/bits.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import { rowsOf } from '../raster/rows.ts';
-import { sampleInto } from '../raster/sample.ts';
+import { readInto } from '../raster/read-rows.ts';
 import { supercellFor, type Screen } from '../screen/screen.ts';
 import { toneRows } from '../tone/tone-rows.ts';
 import { mmToPixels, type Frame } from './frame.ts';
@@ -82,7 +82,7 @@ export function maskOf(
     const across = (content.crop.width * pyramid.width) / mmToPixels(placement.width, frame);
     const { plane, scale } = cutPlane(pyramid, content.cut, across);
     const cut = createPlane(region.width, region.height);
-    sampleInto(rowsOf(plane), after(toPicture, scaled(1 / scale)), region, cut);
+    readInto(rowsOf(plane), after(toPicture, scaled(1 / scale)), region, cut);
     if (content.cut.softness === 0) {
       for (let i = 0; i < cut.data.length; i++) cut.data[i] = cut.data[i] >= 32768 ? SOLID : 0;
     }

@@ -3,9 +3,7 @@ import { mapPoint, type Affine } from '../raster/affine.ts';
 import { fullSample, hasAlpha, type Picture } from '../raster/picture.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import { intersect, isEmpty, type Region } from '../raster/region.ts';
-import { isStraight } from './placed.ts';
-import { resampleInto } from '../raster/resample.ts';
-import { sampleInto } from '../raster/sample.ts';
+import { readInto } from '../raster/read-rows.ts';
 import { screenPlane } from '../screen/screen-plane.ts';
 import { thresholdsFor } from '../screen/screen.ts';
 import { toneRows, type ToneSource } from '../tone/tone-rows.ts';
@@ -149,13 +147,7 @@ function dotShares(
   const wide = times(part, fine);
   const { source, toSource } = readOriginal(original, materials, on);
   const plane = createPlane(wide.width, wide.height);
-  const rows = toneRows(source, tone);
-  if (isStraight(toSource)) {
-    const across = { origin: toSource.x0, step: toSource.xx };
-    resampleInto(rows, across, { origin: toSource.y0, step: toSource.yy }, wide, plane, 0, 0);
-  } else {
-    sampleInto(rows, toSource, wide, plane);
-  }
+  readInto(toneRows(source, tone), toSource, wide, plane);
   const bits = screenPlane(plane, wide.x, wide.y, thresholdsFor(mix.screen, on.resolution, on.draft));
   return shares(bits, part, fine);
 }

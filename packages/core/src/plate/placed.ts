@@ -50,9 +50,6 @@ export function boxToPicture(crop: Crop, picture: Size): Affine {
   );
 }
 
-/** True when a map neither turns nor shears. */
-export const isStraight = (map: Affine): boolean => map.xy === 0 && map.yx === 0;
-
 /**
  * The pixels of a grid that a box may cover: those whose centres lie in it when it is straight, and all around it when it
  * is turned.

@@ -39,3 +39,6 @@ export function inverse({ xx, xy, x0, yx, yy, y0 }: Affine): Affine {
     y0: (yx * x0 - xx * y0) / d,
   };
 }
+
+/** True when a map neither turns nor shears. */
+export const isStraight = (map: Affine): boolean => map.xy === 0 && map.yx === 0;

@@ -13,6 +13,7 @@ import { ContainerControls, containerWords } from './container-controls.tsx';
 import { CutControls, cutWords } from './cut-controls.tsx';
 import { FadeControls, fadeWords } from './fade-controls.tsx';
 import { MixControls, mixWords } from './mix-controls.tsx';
+import { PictureFile } from './picture-file.tsx';
 
 /** A part of an original that it may have or not. */
 interface Part {
@@ -128,6 +129,7 @@ export function PartsGroup() {
           ))}
         </Menu>
       )}
+      <PictureFile />
     </Group>
   );
 }
