@@ -1,4 +1,9 @@
 export { demoJobs } from './jobs.ts';
 
 /** The demo originals, made by `npm run demo` and kept beside it; file names within demo/originals. */
-export const DEMO_FILES = { moon: 'moon-over-reeds.jpg', marsh: 'marsh-at-dusk.jpg' } as const;
+export const DEMO_FILES = {
+  moon: 'moon-over-reeds.jpg',
+  marsh: 'marsh-at-dusk.jpg',
+  heron: 'heron.svg',
+  shadow: 'heron-shadow.png',
+} as const;

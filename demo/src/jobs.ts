@@ -1,6 +1,17 @@
 import type { JobDocument, PictureFacts } from '@brachytone/job';
-import { cropToSheet, DEFAULT_SCREEN, newJob, placeOnSheet } from '@brachytone/job';
-import { startOf, stepKind, type Crop, type Ink, type Screen, type ToneStep } from '@brachytone/core';
+import { cropToSheet, DEFAULT_SCREEN, newContainer, newJob, placeOnSheet } from '@brachytone/job';
+import {
+  type Crop,
+  type Ink,
+  type OriginalRecipe,
+  type Screen,
+  type ToneStep,
+  type Typeface,
+} from '@brachytone/core';
+import { heronTicket } from './heron-ticket.ts';
+import { openNightBanner } from './open-night-banner.ts';
+import { programmeCover } from './programme-cover.ts';
+import { step } from './step.ts';
 
 interface Wishes {
   name: string;
@@ -10,15 +21,8 @@ interface Wishes {
   screen: Partial<Screen>;
   steps: ToneStep[];
   crop?: Crop;
+  original?: Partial<OriginalRecipe>;
 }
-
-/** A tone step with these settings, the others as they start. */
-const step = (kind: string, settings: ToneStep['settings']): ToneStep => ({
-  id: kind,
-  kind,
-  on: true,
-  settings: { ...startOf(stepKind(kind)), ...settings },
-});
 
 function demoJob(picture: PictureFacts, wishes: Wishes): JobDocument {
   const job = newJob(picture);
@@ -33,6 +37,7 @@ function demoJob(picture: PictureFacts, wishes: Wishes): JobDocument {
         ...original,
         content: { kind: 'picture' as const, picture: picture.sha256, crop, line: null, cut: null },
         placement: placeOnSheet(wishes.sheet, picture, crop),
+        ...wishes.original,
         tone: { ...original.tone, steps: wishes.steps },
       })),
       inks: [{ id: 'ink-1', ...wishes.ink }],
@@ -41,8 +46,25 @@ function demoJob(picture: PictureFacts, wishes: Wishes): JobDocument {
   };
 }
 
+/** What the demo jobs are made from. */
+export interface DemoMaterials {
+  readonly moon: PictureFacts;
+  readonly marsh: PictureFacts;
+  readonly heron: PictureFacts;
+  readonly shadow: PictureFacts;
+  /** The typefaces that ship, by the SHA-256 of their files. */
+  readonly typefaces: ReadonlyMap<string, Typeface>;
+}
+
 /** The Saltmarsh Observatory's first jobs, all invented. */
-export function demoJobs(moon: PictureFacts, marsh: PictureFacts): JobDocument[] {
+export const demoJobs = (materials: DemoMaterials): JobDocument[] => [
+  openNightBanner(materials),
+  programmeCover(materials),
+  heronTicket(materials),
+  ...photographs(materials),
+];
+
+function photographs({ moon, marsh }: DemoMaterials): JobDocument[] {
   return [
     demoJob(moon, {
       name: 'Night walk badge',
@@ -51,6 +73,7 @@ export function demoJobs(moon: PictureFacts, marsh: PictureFacts): JobDocument[]
       ink: { name: 'Ember', colour: '#b8432a', opacity: 0.1 },
       screen: { spot: 'diamond', ruling: 26, angle: 30, smallest: 4, largest: 94 },
       steps: [step('levels', { bare: 14, solid: 92, mid: 0.9 })],
+      original: { container: { ...newContainer('ellipse'), margin: -3, edge: 'whole' } },
       crop: { x: 0.16, y: 0.068, width: 0.76, height: (0.76 * moon.width) / moon.height, turn: 0 },
     }),
     demoJob(marsh, {

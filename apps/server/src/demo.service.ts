@@ -1,7 +1,10 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
+import type { Typeface } from '@brachytone/core';
 import { DEMO_FILES, demoJobs } from '@brachytone/demo';
+import { SHIPPED_TYPEFACES } from '@brachytone/job';
+import { readTypeface } from '@brachytone/typeface';
 import { ne } from 'drizzle-orm';
 import { DATABASE, type Database } from './database/database.ts';
 import { originals } from './database/schema.ts';
@@ -29,7 +32,17 @@ export class DemoService {
       const { sha256, width, height } = await this.originals.add(await readFile(join(DEMO_FOLDER, name)));
       return { sha256, name, width, height };
     };
-    const documents = demoJobs(await bring(DEMO_FILES.moon), await bring(DEMO_FILES.marsh));
+    const typefaces = new Map<string, Typeface>();
+    for (const { sha256 } of SHIPPED_TYPEFACES) {
+      typefaces.set(sha256, readTypeface(await this.originals.font(sha256)));
+    }
+    const documents = demoJobs({
+      moon: await bring(DEMO_FILES.moon),
+      marsh: await bring(DEMO_FILES.marsh),
+      heron: await bring(DEMO_FILES.heron),
+      shadow: await bring(DEMO_FILES.shadow),
+      typefaces,
+    });
     for (const document of documents) await this.jobs.create(document);
     console.log(`${documents.length} demo jobs are on the board.`);
   }

@@ -146,11 +146,14 @@ export function profileName(icc: Uint8Array): string {
   return 'embedded profile';
 }
 
-/** The first level of a picture's pyramid of at most two million pixels. */
+/** Pixels of the small level: enough for a first look, little enough to be there at once. */
+const SMALL_PIXELS = 0.8e6;
+
+/** The first level of a picture's pyramid of no more pixels than that. */
 export function smallLevelOf(width: number, height: number): number {
   const count = levelCount(width, height);
   let level = 0;
-  while (level < count - 1 && (width * height) / 4 ** level > 2e6) level++;
+  while (level < count - 1 && (width * height) / 4 ** level > SMALL_PIXELS) level++;
   return level;
 }
 

@@ -15,12 +15,30 @@ const lanes: Lane[] = Array.from({ length: WORKERS }, () => ({
   remote: wrap<WorkerApi>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })),
   busy: false,
 }));
-const waiting: { urgent: boolean; start: (lane: Lane) => void }[] = [];
+interface Waiting {
+  readonly urgent: boolean;
+  readonly lane: Lane | undefined;
+  readonly start: (lane: Lane) => void;
+}
+const waiting: Waiting[] = [];
 
-/** Runs work in the next free worker; urgent work goes before the rest. */
+/** The next of the waiting jobs that a lane may do: the first urgent one, or else the first. */
+function nextFor(lane: Lane): Waiting | undefined {
+  const mine = waiting.filter((job) => !job.lane || job.lane === lane);
+  const next = mine.find((job) => job.urgent) ?? mine[0];
+  if (next) waiting.splice(waiting.indexOf(next), 1);
+  return next;
+}
+
+/**
+ * Runs work in the next free worker; urgent work goes before the rest.
+ *
+ * @param end 0 or 1 for the one worker that keeps what it made of the upper or lower end of a sheet; any when missing
+ */
 export function inWorker<Result>(
   work: (worker: Remote<WorkerApi>) => Promise<Result>,
   urgent = true,
+  end?: 0 | 1,
 ): Promise<Result> {
   return new Promise((resolve, reject) => {
     const start = (lane: Lane) => {
@@ -29,17 +47,13 @@ export function inWorker<Result>(
         .then(resolve, reject)
         .finally(() => {
           lane.busy = false;
-          const at = Math.max(
-            0,
-            waiting.findIndex((job) => job.urgent),
-          );
-          const [next] = waiting.splice(at, 1);
-          next?.start(lane);
+          nextFor(lane)?.start(lane);
         });
     };
-    const free = lanes.find((lane) => !lane.busy);
+    const wanted = end === undefined ? undefined : lanes[end];
+    const free = wanted ? (wanted.busy ? undefined : wanted) : lanes.find((lane) => !lane.busy);
     if (free) start(free);
-    else waiting.push({ urgent, start });
+    else waiting.push({ urgent, lane: wanted, start });
   });
 }
 
@@ -102,9 +116,9 @@ export const pictures = {
   version: () => version,
 };
 
-/** Draws a part of a view. */
-export const draw = (request: DrawRequest, urgent: boolean): Promise<Drawn> =>
-  inWorker((worker) => worker.draw(request), urgent);
+/** Draws a part of a view, in the worker of that end of the sheet. */
+export const draw = (request: DrawRequest, urgent: boolean, end: 0 | 1): Promise<Drawn> =>
+  inWorker((worker) => worker.draw(request), urgent, end);
 
 /**
  * The bits this page makes of a plate's whole film, for checks from outside: `brachytone.filmBits(recipe, plate)` in

@@ -124,7 +124,9 @@ async function drawDrafts(
         { first: 0, count: half },
         { first: half, count: rows - half },
       ].filter(({ count }) => count > 0);
-      const made = await Promise.all(parts.map((part) => draw({ ...drawing, ...draft, rows: part }, true)));
+      const made = await Promise.all(
+        parts.map((part, i) => draw({ ...drawing, ...draft, rows: part }, true, i === 0 ? 0 : 1)),
+      );
       if (latest.current.turn - done >= 1 && !sameView(latest.current.drawing, drawing)) continue;
       parts.forEach((part, i) => take.current(made[i].rgba, columns, part.first, drawing, 'draft'));
       drawn();
@@ -145,20 +147,21 @@ async function drawExact(
   const { view } = drawing;
   const strips = Math.min(view.rows, Math.max(1, Math.ceil((view.width * view.height) / STRIP_PIXELS)));
   const sums: number[] = [];
-  let next = 0;
-  const worker = async (): Promise<void> => {
-    while (next < strips && current()) {
-      const strip = next++;
-      const first = Math.floor((strip * view.rows) / strips);
-      const count = Math.floor(((strip + 1) * view.rows) / strips) - first;
-      const made = await draw({ ...drawing, rows: { first, count } }, strips === 1);
+  // One worker from the top down, one from the foot up: each keeps the tones of its end for the next time.
+  let [first, last] = [0, strips - 1];
+  const worker = async (end: 0 | 1): Promise<void> => {
+    while (first <= last && current()) {
+      const strip = end === 0 ? first++ : last--;
+      const from = Math.floor((strip * view.rows) / strips);
+      const count = Math.floor(((strip + 1) * view.rows) / strips) - from;
+      const made = await draw({ ...drawing, rows: { first: from, count } }, strips === 1, end);
       if (!current()) return;
       made.inked.forEach((share, k) => (sums[k] = (sums[k] ?? 0) + (share * count) / view.rows));
-      take.current(made.rgba, view.columns, first, drawing, 'exact');
+      take.current(made.rgba, view.columns, from, drawing, 'exact');
     }
   };
   try {
-    await Promise.all([worker(), worker()]);
+    await Promise.all([worker(0), worker(1)]);
   } catch {
     return undefined;
   }

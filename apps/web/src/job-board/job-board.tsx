@@ -80,7 +80,9 @@ export function JobBoard() {
           <h1 className="text-[21px] whitespace-nowrap">
             {busy ? 'Bringing it in…' : over ? 'Let go to start' : 'Drop a picture to start'}
           </h1>
-          <p className="truncate text-soft">{busy ?? 'a photograph: JPEG, PNG, TIFF, WebP or AVIF'}</p>
+          <p className="truncate text-soft">
+            {busy ?? 'a photograph or line art: JPEG, PNG, TIFF, WebP, AVIF or SVG'}
+          </p>
           <Button className="ml-auto" onClick={choose} disabled={busy !== undefined}>
             Choose a file
           </Button>

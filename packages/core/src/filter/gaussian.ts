@@ -1,9 +1,10 @@
-import { bytesAt, FILTER, kernels, pixelsAt, RING_BYTES, wholesAt } from '../kernel/memory.ts';
+import { bytesAt, FILTER, kernels } from '../kernel/memory.ts';
 import { power } from '../power.ts';
 import { createPlane, type Plane } from '../raster/plane.ts';
 import { resampleInto } from '../raster/resample.ts';
 import { rowsOf } from '../raster/rows.ts';
 import { recentOnly } from '../recent.ts';
+import { throughWindow } from './window.ts';
 
 /** A standard deviation below this (pixels) changes nothing worth having. */
 const LEAST = 0.15;
@@ -107,40 +108,11 @@ function reduced(plane: Plane, halvings: number, pad: number, y: number): Plane 
   return out;
 }
 
-/** The taps along rows, then along columns. Rows already weighed wait in a ring until the last that needs them. */
+/** The taps along rows, then along columns. */
 function weighed(plane: Plane, weights: Uint16Array): Plane {
-  const { width, height } = plane;
-  const radius = weights.length >> 1;
-  const rowBytes = (2 * width + 31) & ~15;
-  const slots = weights.length + 1;
-  if (slots * rowBytes > RING_BYTES) throw new RangeError('The picture is too wide to be blurred.');
-  const out = createPlane(width, height);
-  const padded = pixelsAt(FILTER.row, width + 2 * radius);
-  const addresses = wholesAt(FILTER.addresses, weights.length);
+  const taps = weights.length;
   bytesAt(FILTER.weights, weights.byteLength).set(new Uint8Array(weights.buffer));
-  const along = (y: number): void => {
-    padded.set(plane.data.subarray(y * width, (y + 1) * width), radius);
-    padded.fill(padded[radius], 0, radius);
-    padded.fill(padded[radius + width - 1], radius + width);
-    for (let t = 0; t < weights.length; t++) addresses[t] = FILTER.row + 2 * t;
-    kernels.weigh(
-      FILTER.addresses,
-      FILTER.weights,
-      weights.length,
-      FILTER.ring + (y % slots) * rowBytes,
-      width,
-    );
-  };
-  const made = pixelsAt(FILTER.row, width);
-  let next = 0;
-  for (let y = 0; y < height; y++) {
-    for (; next <= Math.min(height - 1, y + radius); next++) along(next);
-    for (let t = 0; t < weights.length; t++) {
-      const row = Math.min(height - 1, Math.max(0, y + t - radius));
-      addresses[t] = FILTER.ring + (row % slots) * rowBytes;
-    }
-    kernels.weigh(FILTER.addresses, FILTER.weights, weights.length, FILTER.row, width);
-    out.data.set(made, y * width);
-  }
-  return out;
+  return throughWindow(plane, taps, taps >> 1, (out, count) =>
+    kernels.weigh(FILTER.addresses, FILTER.weights, taps, out, count),
+  );
 }

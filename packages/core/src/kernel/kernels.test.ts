@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { areaSum } from '../plate/average.ts';
 import { createBits } from '../raster/bits.ts';
 import { SOLID } from '../raster/plane.ts';
-import { kernels, pixelsAt, ROWS } from './memory.ts';
+import { randomAt } from '../random.ts';
+import { FILTER, kernels, pixelsAt, ROWS, wholesAt } from './memory.ts';
 
 /** Each kernel against the plainest loop that says the same. */
 describe('kernels', () => {
@@ -78,6 +79,71 @@ describe('kernels', () => {
         },
       ),
       { seed: 5, numRuns: 300 },
+    );
+  });
+
+  const rows = fc.array(fc.tuple(fc.nat(SOLID), fc.nat(SOLID)), { minLength: 1, maxLength: 40 });
+  const lay = (pairs: readonly (readonly [number, number])[]) => {
+    pixelsAt(ROWS.upper, pairs.length).set(pairs.map(([a]) => a));
+    pixelsAt(ROWS.lower, pairs.length).set(pairs.map(([, b]) => b));
+  };
+  const made = (count: number) => [...pixelsAt(ROWS.out, count)];
+  const kept = (value: number) => Math.min(SOLID, Math.max(0, Math.trunc(Math.fround(value + 0.5))));
+
+  it('leastOf and mostOf take the least and the greatest of all their rows', () => {
+    fc.assert(
+      fc.property(rows, (pairs) => {
+        lay(pairs);
+        wholesAt(FILTER.addresses, 3).set([ROWS.upper, ROWS.lower, ROWS.upper]);
+        kernels.leastOf(FILTER.addresses, 3, ROWS.out, pairs.length);
+        expect(made(pairs.length)).toEqual(pairs.map(([a, b]) => Math.min(a, b)));
+        kernels.mostOf(FILTER.addresses, 2, ROWS.out, pairs.length);
+        expect(made(pairs.length)).toEqual(pairs.map(([a, b]) => Math.max(a, b)));
+      }),
+      { seed: 7, numRuns: 200 },
+    );
+  });
+
+  it('sharpenRow adds what a blur took away, where it is enough', () => {
+    fc.assert(
+      fc.property(rows, fc.integer({ min: 0, max: 10 }), fc.nat(9000), (pairs, gain, least) => {
+        lay(pairs);
+        kernels.sharpenRow(ROWS.upper, ROWS.lower, gain, least, ROWS.out, pairs.length);
+        expect(made(pairs.length)).toEqual(
+          pairs.map(([a, b]) => kept(Math.abs(a - b) > least ? a + (a - b) * gain : a)),
+        );
+      }),
+      { seed: 8, numRuns: 200 },
+    );
+  });
+
+  it('recoverRow leaves the middle tone and pulls the ends by just as much as it says', () => {
+    lay([
+      [SOLID, SOLID],
+      [0, 0],
+      [32767, 32767],
+      [40000, SOLID],
+    ]);
+    kernels.recoverRow(ROWS.upper, ROWS.lower, -0.25, 0.5, ROWS.out, 4);
+    const [dark, light, middle, detail] = made(4);
+    expect(dark).toBe(Math.round(SOLID * 0.75));
+    expect(light).toBe(Math.round(SOLID * 0.5));
+    expect(middle).toBe(32767);
+    // What stands out grows by a quarter: 25 535 below its surroundings.
+    expect(Math.abs(detail - (SOLID * 0.75 - 25535 * 1.25))).toBeLessThan(1);
+  });
+
+  it('grainRow throws the numbers of randomAt', () => {
+    fc.assert(
+      fc.property(fc.nat(1e9), fc.nat(5000), fc.nat(5000), (seed, x, y) => {
+        lay(Array.from({ length: 21 }, () => [32768, 0] as const));
+        kernels.grainRow(ROWS.upper, seed, x, y, 20000, ROWS.out, 21);
+        made(21).forEach((value, i) => {
+          const want = 32768 + (randomAt(seed, x + i, y) / 2 ** 32 - 0.5) * 20000;
+          expect(Math.abs(value - want)).toBeLessThan(1);
+        });
+      }),
+      { seed: 9, numRuns: 100 },
     );
   });
 });

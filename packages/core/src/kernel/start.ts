@@ -15,6 +15,11 @@ export interface Kernels {
   mixRows(upper: number, lower: number, weight: number, out: number, count: number): void;
   stretchRow(row: number, offsets: number, weights: number, out: number, count: number): void;
   weigh(addresses: number, weights: number, taps: number, out: number, count: number): void;
+  leastOf(addresses: number, taps: number, out: number, count: number): void;
+  mostOf(addresses: number, taps: number, out: number, count: number): void;
+  sharpenRow(row: number, soft: number, gain: number, least: number, out: number, count: number): void;
+  recoverRow(row: number, around: number, dark: number, light: number, out: number, count: number): void;
+  grainRow(row: number, seed: number, x: number, y: number, range: number, out: number, count: number): void;
   sumRow(row: number, edges: number, shares: number, count: number, out: number): void;
 }
 

@@ -5,16 +5,20 @@ import { stepKind } from './steps/index.ts';
 import type { AreaPlace } from './steps/step.ts';
 import type { GreyReading, Tone, ToneStep } from './tone.ts';
 
-/** A tone made ready: the table its greys are read through, then tables and area steps by turns. */
-export interface CompiledTone {
-  /** 65536 coverages: the reading of the grey, and every point step before the first area step. */
-  readonly read: Uint16Array;
-  readonly then: readonly (
-    | { readonly table: Uint16Array }
-    | { readonly margin: number; readonly apply: (plane: Plane, place: AreaPlace) => Plane }
-  )[];
-  /** Rows above and below that a row's result depends on, over all steps. */
-  readonly margin: number;
+/**
+ * A part of a tone made ready. The first reads the source through its table; every other is an area step, and after it a
+ * table of the point steps up to the next.
+ */
+export interface ToneStage {
+  /** The same only for the same tone as far as this stage goes. */
+  readonly key: string;
+  /** 65536 coverages; missing when nothing follows the area step. */
+  readonly table?: Uint16Array;
+  readonly area?: {
+    /** Rows above and below that a row's result depends on. */
+    readonly margin: number;
+    readonly apply: (plane: Plane, place: AreaPlace) => Plane;
+  };
 }
 
 /** Coverage as read from the grey alone, as a share: 1 − grey, or 1 − the light it reflects. */
@@ -36,30 +40,41 @@ function tableOf(reading: GreyReading | undefined, steps: readonly ToneStep[]): 
 }
 
 /**
- * @param scale pixels of the original across one pixel of the level it will be used on
+ * Makes a tone ready for pixels of a size, its steps that are off left out.
+ *
+ * @param scale pixels of the original across one of the source's
  * @param ppi   pixels of the original per inch of the sheet
  */
-export function compileTone(tone: Tone, { scale, ppi }: Pick<AreaPlace, 'scale' | 'ppi'>): CompiledTone {
+export function compileTone(tone: Tone, { scale, ppi }: Pick<AreaPlace, 'scale' | 'ppi'>): ToneStage[] {
+  const stages: ToneStage[] = [];
+  let key = JSON.stringify(tone.grey);
   let points: ToneStep[] = [];
-  let read: Uint16Array | undefined;
-  const then: CompiledTone['then'][number][] = [];
-  const flush = (): void => {
-    if (!read) read = tableOf(tone.grey.reading, points);
-    else if (points.length > 0) then.push({ table: tableOf(undefined, points) });
+  let area: ToneStage['area'];
+  const finish = (): void => {
+    const first = stages.length === 0;
+    for (const { kind, settings } of points) key += JSON.stringify([kind, settings]);
+    stages.push({
+      key,
+      ...(first || points.length > 0
+        ? { table: tableOf(first ? tone.grey.reading : undefined, points) }
+        : {}),
+      ...(area ? { area } : {}),
+    });
     points = [];
   };
   for (const step of tone.steps) {
     if (!step.on) continue;
-    const { point, area } = stepKind(step.kind);
-    if (point) points.push(step);
-    if (!area) continue;
-    flush();
-    then.push({
-      margin: area.margin(step.settings, { scale, ppi }),
-      apply: (plane, place) => area.apply(step.settings, plane, place),
-    });
+    const kind = stepKind(step.kind);
+    if (kind.point) points.push(step);
+    if (!kind.area) continue;
+    finish();
+    const { margin, apply } = kind.area;
+    key += JSON.stringify([step.kind, step.settings]);
+    area = {
+      margin: margin(step.settings, { scale, ppi }),
+      apply: (plane, place) => apply(step.settings, plane, place),
+    };
   }
-  flush();
-  const margin = then.reduce((sum, one) => sum + ('margin' in one ? one.margin : 0), 0);
-  return { read: read!, then, margin };
+  finish();
+  return stages;
 }

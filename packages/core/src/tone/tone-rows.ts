@@ -1,10 +1,9 @@
 import type { Picture } from '../raster/picture.ts';
 import type { Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
-import type { Rows } from '../raster/rows.ts';
+import { cutRows, type Rows } from '../raster/rows.ts';
 import { recentBytes } from '../recent.ts';
 import { compileTone } from './compile.ts';
-import type { AreaPlace } from './steps/step.ts';
 import type { Tone } from './tone.ts';
 
 /** Something with tones, on a grid of pixels of its own. */
@@ -23,37 +22,82 @@ export interface ToneSource {
   readonly coverage: (tone: Tone, table: Uint16Array, region: Region) => Plane;
 }
 
-/** Least rows made at once; more where steps look far around, so that little is made twice. */
+/** Least rows made at once; more where a step looks far around, so that little is made twice. */
 const LEAST_BAND = 64;
+/** Most pixels of a band that is longer than the least. */
+const MOST_PIXELS = 8e6;
 
-/** Bands made lately, of all originals. Once a tone is made, screens can change without making it again. */
-const recentBands = recentBytes<Plane>(128 << 20, ({ data }) => data.byteLength);
+/** Bands of finished tones, of all originals. Once a tone is made, screens can change without making it again. */
+const recentFinished = recentBytes<Plane>(96 << 20, ({ data }) => data.byteLength);
+/** What a step that is being changed begins from: while it is, the steps before it need not be made again. */
+const recentBefore = recentBytes<Plane>(96 << 20, ({ data }) => data.byteLength);
+/** Bands on their way through the steps. */
+const recentPassing = recentBytes<Plane>(32 << 20, ({ data }) => data.byteLength);
+
+/** Stages of a source's latest tone, and which of them stayed the same when it changed last. */
+interface Latest {
+  readonly keys: readonly string[];
+  readonly before: number;
+}
+
+/** Sources that are remembered. */
+const MOST_LATEST = 24;
+const latest = new Map<string, Latest>();
+
+/** The last stage that a source's tone has in common with the one before it; −1 when there is none. */
+function stageBefore(name: string, keys: readonly string[]): number {
+  const known = latest.get(name);
+  if (known && known.keys.length === keys.length && known.keys.every((key, i) => key === keys[i])) {
+    return known.before;
+  }
+  let same = 0;
+  while (known && same < Math.min(known.keys.length, keys.length) && known.keys[same] === keys[same]) same++;
+  latest.delete(name);
+  latest.set(name, { keys, before: same - 1 });
+  if (latest.size > MOST_LATEST) latest.delete(latest.keys().next().value!);
+  return same - 1;
+}
 
 /**
- * A source's coverage after all tone steps. Bands of rows are made when they are asked for, with as much around them as
- * the steps need; any band equals that part of the whole.
+ * A source's coverage after all tone steps. Bands of rows are made when they are asked for, step by step, each with as
+ * much around it as the step needs; any band equals that part of the whole.
  */
 export function toneRows(source: ToneSource, tone: Tone, leastBand = LEAST_BAND): Rows {
   const { width, height, scale, ppi } = source;
-  const compiled = compileTone(tone, source);
-  const size = Math.max(leastBand, compiled.margin);
-  const key = `${source.key} ${scale} ${ppi} ${size} ${JSON.stringify(tone)}`;
-  const make = (band: number): Plane => {
-    const top = band * size;
-    const bottom = Math.min(height, top + size);
-    const from = Math.max(0, top - compiled.margin);
-    const to = Math.min(height, bottom + compiled.margin);
-    let plane = source.coverage(tone, compiled.read, { x: 0, y: from, width, height: to - from });
-    const place: AreaPlace = { x: 0, y: from, fullWidth: width, fullHeight: height, scale, ppi };
-    for (const one of compiled.then)
-      plane = 'table' in one ? through(one.table, plane) : one.apply(plane, place);
-    if (bottom - top === plane.height) return plane;
-    return {
-      width,
-      height: bottom - top,
-      data: plane.data.slice((top - from) * width, (bottom - from) * width),
+  const stages = compileTone(tone, source);
+  const name = `${source.key} ${scale} ${ppi} ${leastBand}`;
+  const before = stageBefore(
+    name,
+    stages.map(({ key }) => key),
+  );
+  let rows: Rows | undefined;
+  for (const [i, { key, table, area }] of stages.entries()) {
+    const input = rows;
+    const margin = area?.margin ?? 0;
+    const longest = Math.max(leastBand, Math.floor(MOST_PIXELS / width));
+    const size = Math.min(longest, Math.max(leastBand, 4 * margin));
+    const make = (band: number): Plane => {
+      const top = band * size;
+      const bottom = Math.min(height, top + size);
+      if (!input || !area) {
+        return source.coverage(tone, table!, { x: 0, y: top, width, height: bottom - top });
+      }
+      const from = Math.max(0, top - margin);
+      const to = Math.min(height, bottom + margin);
+      const around = cutRows(input, { x: 0, y: from, width, height: to - from });
+      const made = area.apply(around, { x: 0, y: from, fullWidth: width, fullHeight: height, scale, ppi });
+      const data = made.data.subarray((top - from) * width, (bottom - from) * width);
+      return { width, height: bottom - top, data: through(table, data) };
     };
-  };
+    const keep = i === stages.length - 1 ? recentFinished : i === before ? recentBefore : recentPassing;
+    const stageName = `${name} ${key}`;
+    rows = bandRows(width, height, size, (band) => keep(`${stageName} ${band}`, () => make(band)));
+  }
+  return rows!;
+}
+
+/** Rows out of bands of `size` rows. */
+function bandRows(width: number, height: number, size: number, bandAt: (band: number) => Plane): Rows {
   let last = -1;
   let held: Plane | undefined;
   return {
@@ -62,7 +106,7 @@ export function toneRows(source: ToneSource, tone: Tone, leastBand = LEAST_BAND)
     row(y) {
       const band = Math.floor(y / size);
       if (band !== last) {
-        held = recentBands(`${key} ${band}`, () => make(band));
+        held = bandAt(band);
         last = band;
       }
       const at = (y - band * size) * width;
@@ -71,8 +115,10 @@ export function toneRows(source: ToneSource, tone: Tone, leastBand = LEAST_BAND)
   };
 }
 
-function through(table: Uint16Array, plane: Plane): Plane {
-  const data = new Uint16Array(plane.data.length);
-  for (let i = 0; i < data.length; i++) data[i] = table[plane.data[i]];
-  return { ...plane, data };
+/** A copy of coverages sent through a table, if there is one. */
+function through(table: Uint16Array | undefined, data: Uint16Array): Uint16Array {
+  if (!table) return data.slice();
+  const out = new Uint16Array(data.length);
+  for (let i = 0; i < out.length; i++) out[i] = table[data[i]];
+  return out;
 }

@@ -57,7 +57,7 @@ export function PlateCard({ index }: { index: number }) {
       onClick={() => dispatch(showPlate(pressed ? null : plate.id))}
       className={`flex h-[104px] items-stretch rounded-sm border bg-rack-deep text-left text-rack-text ${pressed ? 'border-rack-text' : 'border-black/40 hover:border-rack-soft'}`}
     >
-      <span className="flex items-center bg-[#e6e5e0]">
+      <span className="flex w-[130px] items-center justify-center bg-black/30">
         <canvas
           ref={canvas}
           width={columns}

@@ -1,5 +1,6 @@
 import { gaussian, gaussianMargin } from '../../filter/gaussian.ts';
-import { SOLID } from '../../raster/plane.ts';
+import { byRuns } from '../../filter/pixel-rows.ts';
+import { kernels } from '../../kernel/memory.ts';
 import { defineStep } from './step.ts';
 
 /**
@@ -28,26 +29,10 @@ export const recover = defineStep({
   area: {
     margin: ({ radius }, { scale }) => gaussianMargin(radius / scale),
     apply: ({ shadows, highlights, radius }, plane, { scale, y }) => {
-      const around = gaussian(plane, radius / scale, y).data;
-      const { data } = plane;
-      const out = new Uint16Array(data.length);
-      const moved = new Int32Array(SOLID + 1);
-      const gain = new Float64Array(SOLID + 1);
-      for (let i = 0; i <= SOLID; i++) {
-        const m = i / SOLID;
-        // Both pulls are cubic, so the middle tone and the ends' own neighbours join smoothly.
-        const dark = m > 0.5 ? (2 * m - 1) ** 2 : 0;
-        const light = m < 0.5 ? (1 - 2 * m) ** 2 : 0;
-        const pull = (-shadows * dark * 0.5 + highlights * light * 0.5) / 100;
-        moved[i] = Math.round(pull * SOLID);
-        gain[i] = 1 + Math.abs(pull);
-      }
-      for (let i = 0; i < out.length; i++) {
-        const m = around[i];
-        const value = m + moved[m] + (data[i] - m) * gain[m];
-        out[i] = value < 0 ? 0 : value > SOLID ? SOLID : value + 0.5;
-      }
-      return { ...plane, data: out };
+      const around = gaussian(plane, radius / scale, y);
+      return byRuns(plane, around, (row, second, out, count) =>
+        kernels.recoverRow(row, second, -shadows / 200, highlights / 200, out, count),
+      );
     },
   },
 });

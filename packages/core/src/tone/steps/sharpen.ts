@@ -1,4 +1,6 @@
 import { gaussian, gaussianMargin } from '../../filter/gaussian.ts';
+import { byRuns } from '../../filter/pixel-rows.ts';
+import { kernels } from '../../kernel/memory.ts';
 import { SOLID } from '../../raster/plane.ts';
 import { defineStep } from './step.ts';
 
@@ -41,17 +43,10 @@ export const sharpen = defineStep({
   area: {
     margin: ({ radius }, { scale }) => gaussianMargin(radius / scale),
     apply: ({ amount, radius, threshold }, plane, { scale, y }) => {
-      const soft = gaussian(plane, radius / scale, y).data;
-      const { data } = plane;
-      const out = new Uint16Array(data.length);
-      const gain = amount / 100;
-      const least = (threshold / 100) * SOLID;
-      for (let i = 0; i < out.length; i++) {
-        const edge = data[i] - soft[i];
-        const value = edge > least || edge < -least ? data[i] + edge * gain : data[i];
-        out[i] = value < 0 ? 0 : value > SOLID ? SOLID : value + 0.5;
-      }
-      return { ...plane, data: out };
+      const soft = gaussian(plane, radius / scale, y);
+      return byRuns(plane, soft, (row, second, out, count) =>
+        kernels.sharpenRow(row, second, amount / 100, (threshold / 100) * SOLID, out, count),
+      );
     },
   },
 });
