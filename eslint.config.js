@@ -78,7 +78,14 @@ export default ts.config(
   ),
   boundary(
     ['packages/typeface/src/**/*.ts'],
-    ['@brachytone/server*', '@brachytone/web*', '@brachytone/job*', '@brachytone/demo*', 'node:*', '**/apps/**'],
+    [
+      '@brachytone/server*',
+      '@brachytone/web*',
+      '@brachytone/job*',
+      '@brachytone/demo*',
+      'node:*',
+      '**/apps/**',
+    ],
     'Typefaces know the core only.',
   ),
   boundary(

@@ -38,7 +38,16 @@ const STEPS = [
   ['sharpen', { amount: 120, radius: 1.5, threshold: 2 }],
   ['noise', { amount: 4, grain: 1, seed: 1 }],
   ['specks', { size: 2, which: 'both' }],
-  ['curve', { points: [{ in: 0, out: 0 }, { in: 40, out: 34 }, { in: 100, out: 98 }] }],
+  [
+    'curve',
+    {
+      points: [
+        { in: 0, out: 0 },
+        { in: 40, out: 34 },
+        { in: 100, out: 98 },
+      ],
+    },
+  ],
   ['densify', { times: 1.2 }],
 ];
 
@@ -110,9 +119,7 @@ await withDemoPage(async (page, url) => {
   console.log(
     `\nIn the browser, a photograph of ${((WIDE * HIGH) / 1e6).toFixed(0)} megapixels with eight tone steps, A3 at 1200 dpi, at fit:`,
   );
-  console.log(
-    `- opening: something real after ${something} ms (target ≤ 1000 ms), exact after ${whole} ms`,
-  );
+  console.log(`- opening: something real after ${something} ms (target ≤ 1000 ms), exact after ${whole} ms`);
   for (const [card, label] of [
     ['Levels', 'Middle'],
     ['Sharpen', 'Amount'],

@@ -62,7 +62,7 @@ test('killed while making films, the run is marked as stopped and can be made ag
     json('POST', {
       document: {
         ...job.document,
-        recipe: { ...job.document.recipe, sheet: { width: 400, height: 400, resolution: 1200 } },
+        recipe: { ...job.document.recipe, sheet: { width: 400, height: 400, bleed: 0, resolution: 1200 } },
       },
     }),
   );

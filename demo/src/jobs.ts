@@ -1,13 +1,6 @@
 import type { JobDocument, PictureFacts } from '@brachytone/job';
 import { cropToSheet, DEFAULT_SCREEN, newContainer, newJob, placeOnSheet } from '@brachytone/job';
-import {
-  type Crop,
-  type Ink,
-  type OriginalRecipe,
-  type Screen,
-  type ToneStep,
-  type Typeface,
-} from '@brachytone/core';
+import type { Crop, Ink, OriginalRecipe, Screen, ToneStep, Typeface } from '@brachytone/core';
 import { heronTicket } from './heron-ticket.ts';
 import { openNightBanner } from './open-night-banner.ts';
 import { programmeCover } from './programme-cover.ts';

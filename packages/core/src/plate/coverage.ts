@@ -9,7 +9,7 @@ import type { Rows } from '../raster/rows.ts';
 import { insideBox } from '../raster/sample.ts';
 import { screenPlane } from '../screen/screen-plane.ts';
 import { thresholdsFor, type Screen } from '../screen/screen.ts';
-import { toneRows } from '../tone/tone-rows.ts';
+import { toneRows, toTones } from '../tone/tone-rows.ts';
 import { mmToPixels, type Frame } from './frame.ts';
 import { letteringLayers, letteringRegion } from './lettering-layers.ts';
 import { isLineWork, lineBits, lineRegion } from './line-work.ts';
@@ -128,14 +128,14 @@ function layTone(materials: Materials, original: OriginalRecipe, printed: boolea
   const x = part.x - region.x;
   const y = part.y - region.y;
   if (isStraight(toSource) && !alpha && !isMasked(original) && !(printed && original.mix)) {
-    if (tone) readStraight(tone, toSource, part, out, x, y);
+    if (tone) readStraight(tone, toTones(toSource, source, tone), part, out, x, y);
     else clear(out, x, y, part);
     if (line) cover(line, x, y, part, undefined);
     return;
   }
   const read = (rows: Rows): Plane => {
     const plane = createPlane(part.width, part.height);
-    readInto(rows, toSource, part, plane);
+    readInto(rows, toTones(toSource, source, rows), part, plane);
     return plane;
   };
   const over = tone ? mixedOf(original, read(tone), part, frame) : createPlane(part.width, part.height);

@@ -11,7 +11,7 @@ import { createPlane, percentToCoverage, SOLID, type Plane } from '../raster/pla
 import type { Region } from '../raster/region.ts';
 import { readInto } from '../raster/read-rows.ts';
 import { recentOnly } from '../recent.ts';
-import { toneRows } from '../tone/tone-rows.ts';
+import { toneRows, toTones } from '../tone/tone-rows.ts';
 import { mmToPixels, type Frame } from './frame.ts';
 import { gridToBox, regionOf } from './placed.ts';
 import { gradientOf } from './read-original.ts';
@@ -125,8 +125,9 @@ function fillLayer(original: OriginalRecipe, toBox: Affine, region: Region, lett
   const { width } = original.placement;
   const size = gradientSize(gradient, width);
   const tone = createPlane(region.width, region.height);
-  const rows = toneRows(gradientSource(gradient, width, 1), original.tone);
-  readInto(rows, after(toBox, scaled(size.width, size.height)), region, tone);
+  const source = gradientSource(gradient, width, 1);
+  const rows = toneRows(source, original.tone);
+  readInto(rows, toTones(after(toBox, scaled(size.width, size.height)), source, rows), region, tone);
   const alpha = createPlane(region.width, region.height);
   for (let y = 0, i = 0; y < region.height; y++) {
     for (let x = 0; x < region.width; x++, i++) if (bitAt(letters, x, y)) alpha.data[i] = SOLID;

@@ -7,7 +7,7 @@ import type { Region } from '../raster/region.ts';
 import { cutRows, rowsOf, type Rows } from '../raster/rows.ts';
 import { readInto } from '../raster/read-rows.ts';
 import { insideBox } from '../raster/sample.ts';
-import { toneRows } from '../tone/tone-rows.ts';
+import { toneRows, toTones } from '../tone/tone-rows.ts';
 import type { Frame } from './frame.ts';
 import { keepMasked, maskOf } from './mask.ts';
 import { gridToBox, placedHeight, regionOf } from './placed.ts';
@@ -42,9 +42,11 @@ export function lineBits(
   }
   if (content.kind !== 'picture' || !content.line) throw new TypeError('This original is no line work.');
   const { source, toSource, toBox, alpha } = readOriginal(original, materials, frame);
-  const tones = smoothed(toneRows(source, original.tone), content.line.smooth / source.scale);
+  const made = toneRows(source, original.tone);
+  const scale = (source.scale * source.width) / made.width;
+  const tones = smoothed(made, content.line.smooth / scale);
   const tone = createPlane(region.width, region.height);
-  readInto(tones, toSource, region, tone);
+  readInto(tones, toTones(toSource, source, tones), region, tone);
   const inside = insideBox(toBox, region);
   let opaque: Plane | undefined;
   if (alpha) {

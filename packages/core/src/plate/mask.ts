@@ -10,7 +10,7 @@ import type { Region } from '../raster/region.ts';
 import { rowsOf } from '../raster/rows.ts';
 import { readInto } from '../raster/read-rows.ts';
 import { supercellFor, type Screen } from '../screen/screen.ts';
-import { toneRows } from '../tone/tone-rows.ts';
+import { toneRows, toTones } from '../tone/tone-rows.ts';
 import { mmToPixels, type Frame } from './frame.ts';
 import { boxToPicture, gridToBox, placedHeight } from './placed.ts';
 import { pictureOf, readOriginal } from './read-original.ts';
@@ -93,7 +93,8 @@ export function maskOf(
     const hasTones = content.kind === 'picture' || content.kind === 'gradient';
     if (fade.by === 'tone' && hasTones) {
       const { source, toSource } = readOriginal(original, materials, frame);
-      const tones = { rows: toneRows(source, original.tone), map: toSource };
+      const rows = toneRows(source, original.tone);
+      const tones = { rows, map: toTones(toSource, source, rows) };
       keepBits(out, fadeBits(fade, tones, ratio, toBox, frame, region));
     } else {
       const tones = fadeGradient(fade, placement.width, ratio, toBox);

@@ -6,7 +6,7 @@ import { intersect, isEmpty, type Region } from '../raster/region.ts';
 import { readInto } from '../raster/read-rows.ts';
 import { screenPlane } from '../screen/screen-plane.ts';
 import { thresholdsFor } from '../screen/screen.ts';
-import { toneRows, type ToneSource } from '../tone/tone-rows.ts';
+import { toneRows, toTones, type ToneSource } from '../tone/tone-rows.ts';
 import { NO_TONE } from '../tone/tone.ts';
 import { mixed } from '../mix/mix.ts';
 import { mmToPixels, type Frame } from './frame.ts';
@@ -147,7 +147,8 @@ function dotShares(
   const wide = times(part, fine);
   const { source, toSource } = readOriginal(original, materials, on);
   const plane = createPlane(wide.width, wide.height);
-  readInto(toneRows(source, tone), toSource, wide, plane);
+  const rows = toneRows(source, tone);
+  readInto(rows, toTones(toSource, source, rows), wide, plane);
   const bits = screenPlane(plane, wide.x, wide.y, thresholdsFor(mix.screen, on.resolution, on.draft));
   return shares(bits, part, fine);
 }

@@ -17,6 +17,8 @@ export interface ToneStage {
   readonly area?: {
     /** Rows above and below that a row's result depends on. */
     readonly margin: number;
+    /** How many times as fine the grid is afterwards. */
+    readonly finer: number;
     readonly apply: (plane: Plane, place: AreaPlace) => Plane;
   };
 }
@@ -45,7 +47,11 @@ function tableOf(reading: GreyReading | undefined, steps: readonly ToneStep[]): 
  * @param scale pixels of the original across one of the source's
  * @param ppi   pixels of the original per inch of the sheet
  */
-export function compileTone(tone: Tone, { scale, ppi }: Pick<AreaPlace, 'scale' | 'ppi'>): ToneStage[] {
+export function compileTone(
+  tone: Tone,
+  { scale: whole, ppi }: Pick<AreaPlace, 'scale' | 'ppi'>,
+): ToneStage[] {
+  let scale = whole;
   const stages: ToneStage[] = [];
   let key = JSON.stringify(tone.grey);
   let points: ToneStep[] = [];
@@ -68,12 +74,14 @@ export function compileTone(tone: Tone, { scale, ppi }: Pick<AreaPlace, 'scale' 
     if (kind.point) points.push(step);
     if (!kind.area) continue;
     finish();
-    const { margin, apply } = kind.area;
+    const { margin, apply, finer } = kind.area;
     key += JSON.stringify([step.kind, step.settings]);
     area = {
       margin: margin(step.settings, { scale, ppi }),
+      finer: finer?.(step.settings, { scale }) ?? 1,
       apply: (plane, place) => apply(step.settings, plane, place),
     };
+    scale /= area.finer;
   }
   finish();
   return stages;

@@ -13,11 +13,11 @@ export function toneHistogram(
   tone: Tone,
   bins = 64,
 ): number[] {
-  const x = Math.floor(crop.x * source.width);
-  const y = Math.floor(crop.y * source.height);
-  const width = Math.max(1, Math.min(source.width - x, Math.round(crop.width * source.width)));
-  const height = Math.max(1, Math.min(source.height - y, Math.round(crop.height * source.height)));
   const rows = toneRows(source, tone);
+  const x = Math.floor(crop.x * rows.width);
+  const y = Math.floor(crop.y * rows.height);
+  const width = Math.max(1, Math.min(rows.width - x, Math.round(crop.width * rows.width)));
+  const height = Math.max(1, Math.min(rows.height - y, Math.round(crop.height * rows.height)));
   const counts = new Array<number>(bins).fill(0);
   for (let j = 0; j < height; j++) {
     const row = rows.row(y + j);

@@ -1,3 +1,4 @@
+import { after, scaled, type Affine } from '../raster/affine.ts';
 import type { Picture } from '../raster/picture.ts';
 import type { Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
@@ -59,14 +60,15 @@ function stageBefore(name: string, keys: readonly string[]): number {
 }
 
 /**
- * A source's coverage after all tone steps. Bands of rows are made when they are asked for, step by step, each with as
- * much around it as the step needs; any band equals that part of the whole.
+ * A source's coverage after all tone steps, on the source's grid or a finer one. Bands of rows are made when they are asked
+ * for, step by step, each with as much around it as the step needs; any band equals that part of the whole.
  */
 export function toneRows(source: ToneSource, tone: Tone, leastBand = LEAST_BAND): Rows {
-  const { width, height, scale, ppi } = source;
+  let { width, height, scale } = source;
+  const { ppi } = source;
   const stages = compileTone(tone, source);
   const name = `${source.key} ${scale} ${ppi} ${leastBand}`;
-  const before = stageBefore(
+  const kept = stageBefore(
     name,
     stages.map(({ key }) => key),
   );
@@ -74,27 +76,46 @@ export function toneRows(source: ToneSource, tone: Tone, leastBand = LEAST_BAND)
   for (const [i, { key, table, area }] of stages.entries()) {
     const input = rows;
     const margin = area?.margin ?? 0;
+    const finer = area?.finer ?? 1;
+    const before = { width, height, scale };
+    [width, height, scale] = [width * finer, height * finer, scale / finer];
+    const here = { width, height };
     const longest = Math.max(leastBand, Math.floor(MOST_PIXELS / width));
-    const size = Math.min(longest, Math.max(leastBand, 4 * margin));
+    // Whole rows of the grid before.
+    const size = Math.ceil(Math.min(longest, Math.max(leastBand, 4 * margin)) / finer) * finer;
     const make = (band: number): Plane => {
       const top = band * size;
-      const bottom = Math.min(height, top + size);
+      const bottom = Math.min(here.height, top + size);
       if (!input || !area) {
-        return source.coverage(tone, table!, { x: 0, y: top, width, height: bottom - top });
+        return source.coverage(tone, table!, { x: 0, y: top, width: here.width, height: bottom - top });
       }
-      const from = Math.max(0, top - margin);
-      const to = Math.min(height, bottom + margin);
-      const around = cutRows(input, { x: 0, y: from, width, height: to - from });
-      const made = area.apply(around, { x: 0, y: from, fullWidth: width, fullHeight: height, scale, ppi });
-      const data = made.data.subarray((top - from) * width, (bottom - from) * width);
-      return { width, height: bottom - top, data: through(table, data) };
+      const from = Math.max(0, top / finer - margin);
+      const to = Math.min(before.height, bottom / finer + margin);
+      const around = cutRows(input, { x: 0, y: from, width: before.width, height: to - from });
+      const made = area.apply(around, {
+        x: 0,
+        y: from,
+        fullWidth: before.width,
+        fullHeight: before.height,
+        scale: before.scale,
+        ppi,
+      });
+      const data = made.data.subarray(
+        (top - from * finer) * here.width,
+        (bottom - from * finer) * here.width,
+      );
+      return { width: here.width, height: bottom - top, data: through(table, data) };
     };
-    const keep = i === stages.length - 1 ? recentFinished : i === before ? recentBefore : recentPassing;
+    const keep = i === stages.length - 1 ? recentFinished : i === kept ? recentBefore : recentPassing;
     const stageName = `${name} ${key}`;
     rows = bandRows(width, height, size, (band) => keep(`${stageName} ${band}`, () => make(band)));
   }
   return rows!;
 }
+
+/** A map to a source's pixels, as one to those of tones made of it. */
+export const toTones = (toSource: Affine, source: Pick<ToneSource, 'width'>, tones: Rows): Affine =>
+  tones.width === source.width ? toSource : after(toSource, scaled(tones.width / source.width));
 
 /** Rows out of bands of `size` rows. */
 function bandRows(width: number, height: number, size: number, bandAt: (band: number) => Plane): Rows {

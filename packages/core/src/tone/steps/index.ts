@@ -8,6 +8,7 @@ import { invert } from './invert.ts';
 import { levels } from './levels.ts';
 import { noise } from './noise.ts';
 import { recover } from './recover.ts';
+import { refine } from './refine.ts';
 import { sharpen } from './sharpen.ts';
 import { specks } from './specks.ts';
 import type { Field, StepKind } from './step.ts';
@@ -22,6 +23,7 @@ export const STEP_KINDS: readonly StepKind[] = [
   noise,
   specks,
   coarsen,
+  refine,
   densify,
   invert,
   bands,

@@ -91,7 +91,7 @@ export interface AreaPlace {
   /** Size of the whole. */
   readonly fullWidth: number;
   readonly fullHeight: number;
-  /** Pixels of the original across one of these: 1 at full size, 2 at half… */
+  /** Pixels of the original across one of these: 1 at full size, 2 at half, ½ on a grid twice as fine… */
   readonly scale: number;
   /** Pixels of the original per inch of the sheet. */
   readonly ppi: number;
@@ -119,6 +119,8 @@ export interface StepKind<F extends Fields = Fields> {
      * margin are only right where that edge is the picture's own.
      */
     readonly apply: (settings: SettingsOf<F>, plane: Plane, place: AreaPlace) => Plane;
+    /** How many times as fine the grid is afterwards; 1 when missing. */
+    readonly finer?: (settings: SettingsOf<F>, place: Pick<AreaPlace, 'scale'>) => number;
   };
 }
 

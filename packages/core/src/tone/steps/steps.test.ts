@@ -37,13 +37,10 @@ const BUSY: Record<string, Record<string, unknown>> = {
   brush: { strokes: [stroke] },
 };
 
-const all = (tone: Tone, scale = 1, leastBand?: number) =>
-  cutRows(toneRows(pictureSource(picture, scale, 300), tone, leastBand), {
-    x: 0,
-    y: 0,
-    width: 150,
-    height: 333,
-  }).data;
+const all = (tone: Tone, scale = 1, leastBand?: number) => {
+  const rows = toneRows(pictureSource(picture, scale, 300), tone, leastBand);
+  return cutRows(rows, { x: 0, y: 0, width: rows.width, height: rows.height }).data;
+};
 const before = all(NO_TONE);
 const same = (a: Uint16Array, b: Uint16Array) =>
   Buffer.compare(new Uint8Array(a.buffer), new Uint8Array(b.buffer)) === 0;
@@ -72,6 +69,20 @@ it('all of them in a row are the same in bands of any height', () => {
 });
 
 describe('what they do', () => {
+  it('refine carries all steps after it to a finer grid, and lies where the picture lay', () => {
+    const tone = toneOf(toneStep('refine', { times: '3' }), toneStep('blur', { radius: 4 }));
+    const fine = toneRows(pictureSource(picture, 1, 300), tone);
+    expect([fine.width, fine.height]).toEqual([450, 999]);
+    const plain = toneRows(pictureSource(picture, 1, 300), toneOf(toneStep('blur', { radius: 4 })));
+    for (const [x, y] of [
+      [20, 30],
+      [75, 160],
+      [130, 300],
+    ]) {
+      expect(Math.abs(fine.row(3 * y + 1)[3 * x + 1] - plain.row(y)[x])).toBeLessThan(300);
+    }
+    expect(toneRows(pictureSource(picture, 2, 300), tone).width).toBe(150);
+  });
   it('sharpen grows the difference across an edge; a high threshold leaves it alone', () => {
     const edge = greyPicture(60, 20, (x) => (x < 30 ? 100 : 150));
     const at = (settings: Record<string, unknown>) => {
