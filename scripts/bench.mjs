@@ -16,3 +16,4 @@ await bundle({
 });
 await must('The engine’s benchmark', process.execPath, ['bench/dist/bench.js']);
 await must('The table’s benchmark', process.execPath, ['bench/slider.mjs']);
+await must('The benchmark of tone steps', process.execPath, ['bench/tone-slider.mjs']);

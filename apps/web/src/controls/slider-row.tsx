@@ -31,12 +31,20 @@ export function SliderRow({
   onChange,
 }: Props) {
   const gesture = useRef('');
+  const byKey = useRef(false);
   const to = (v: number) => (ratio ? Math.log(Math.max(1e-6, v)) : v);
   const from = (v: number) => (ratio ? Math.exp(v) : v);
   const [low, high] = usual;
   const snap = (v: number) => Number((Math.round(v / unit.step) * unit.step).toFixed(4));
-  const begin = () => {
+  const begin = (key: boolean) => {
     gesture.current = `${label}-${++gestures}`;
+    byKey.current = key;
+  };
+  const move = (next: number) => {
+    let to = snap(next);
+    // A key press always moves by a step at least, however small a share of the slider that is.
+    if (byKey.current && to === snap(value)) to = snap(value + Math.sign(next - value) * unit.step);
+    onChange(Math.min(high, Math.max(low, to)), gesture.current);
   };
   return (
     <div className="flex h-7 items-center gap-2">
@@ -47,9 +55,9 @@ export function SliderRow({
         max={to(high)}
         step={ratio ? (to(high) - to(low)) / 200 : unit.step}
         value={[Math.min(to(high), Math.max(to(low), to(value)))]}
-        onPointerDown={begin}
-        onKeyDown={begin}
-        onValueChange={([next]) => onChange(Math.min(high, Math.max(low, snap(from(next)))), gesture.current)}
+        onPointerDown={() => begin(false)}
+        onKeyDown={() => begin(true)}
+        onValueChange={([next]) => move(from(next))}
       >
         <Slider.Track className="relative h-px grow bg-soft" />
         <Slider.Thumb
