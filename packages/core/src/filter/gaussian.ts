@@ -87,23 +87,24 @@ function reduced(plane: Plane, halvings: number, pad: number, y: number): Plane 
   const columns = ((width - 1) >> halvings) + 1;
   const rows = ((y + height - 1) >> halvings) - first + 1;
   const out = createPlane(columns + 2 * pad, rows + 2 * pad);
-  const sums = new Float64Array(columns);
+  // One column for each of the last cell's pixels, beyond the plane's edge too.
+  const sums = new Uint32Array(columns << halvings);
   for (let row = 0; row < out.height; row++) {
     sums.fill(0);
-    let left = 0;
-    let right = 0;
     for (let k = 0; k < size; k++) {
       const j = Math.min(height - 1, Math.max(0, (row - pad + first) * size + k - y));
       const base = j * width;
-      for (let i = 0; i < width; i++) sums[i >> halvings] += data[base + i];
-      sums[columns - 1] += data[base + width - 1] * (columns * size - width);
-      left += data[base];
-      right += data[base + width - 1];
+      for (let i = 0; i < width; i++) sums[i] += data[base + i];
     }
+    sums.fill(sums[width - 1], width);
     const start = row * out.width;
-    out.data.fill(Math.round(left / size), start, start + pad);
-    out.data.fill(Math.round(right / size), start + pad + columns, start + out.width);
-    for (let i = 0; i < columns; i++) out.data[start + pad + i] = Math.round(sums[i] / (size * size));
+    out.data.fill(Math.round(sums[0] / size), start, start + pad);
+    out.data.fill(Math.round(sums[width - 1] / size), start + pad + columns, start + out.width);
+    for (let i = 0, from = 0; i < columns; i++) {
+      let sum = 0;
+      for (let k = 0; k < size; k++) sum += sums[from++];
+      out.data[start + pad + i] = Math.round(sum / (size * size));
+    }
   }
   return out;
 }
