@@ -14,6 +14,7 @@ import {
   filmFrame,
   findSupercell,
   makeFilm,
+  newScreen,
   NO_TONE,
   overprints,
   plateBits,
@@ -21,7 +22,6 @@ import {
   proof,
   screenPlane,
   spotOf,
-  thresholdsFor,
   tiffFile,
   type Picture,
   type Plane,
@@ -94,9 +94,7 @@ const a3: Recipe = {
       ink: 'k',
     },
   ],
-  plates: [
-    { id: 'k', ink: 'k', screen: { spot: 'round', ruling: 65, angle: 45, smallest: 0, largest: 100 } },
-  ],
+  plates: [{ id: 'k', ink: 'k', screen: newScreen('dots', { ruling: 65, angle: 45 }) }],
 };
 
 /** The reference: a branch a pixel, the threshold found by its place in the brick every time. */
@@ -114,12 +112,16 @@ function naiveScreen(coverage: Plane, { brick, stride, data }: Thresholds, out: 
 }
 
 const picture = photograph(3508, 4961);
-const scene: Scene = { recipe: a3, pictures: new Map([['p', buildPyramid(picture)]]), drawings: new Map(), typefaces: new Map() };
+const scene: Scene = {
+  recipe: a3,
+  pictures: new Map([['p', buildPyramid(picture)]]),
+  drawings: new Map(),
+  typefaces: new Map(),
+};
 const frame = filmFrame(a3);
-const { screen } = a3.plates[0];
 const band = { x: 0, y: 2000, width: frame.width, height: 256 };
 const coverage = plateCoverage(scene, 0, frame, band);
-const thresholds = thresholdsFor(screen, frame.resolution);
+const thresholds = buildThresholds(findSupercell(65, 45, frame.resolution), spotOf('round'));
 const pixels = coverage.data.length / 1e6;
 
 const copy = new Uint16Array(coverage.data.length);

@@ -1,7 +1,6 @@
 import type { Gradient, OriginalRecipe } from '@brachytone/core';
 import {
   addedOriginal,
-  DEFAULT_SCREEN,
   newContainer,
   newDrawing,
   newGradient,
@@ -10,6 +9,7 @@ import {
 } from '@brachytone/job';
 import type { DemoMaterials } from './jobs.ts';
 import { letters } from './letters.ts';
+import { dotted } from './dotted.ts';
 import { step } from './step.ts';
 
 /** Width of the heron on the ticket, mm, and where it stands. */
@@ -113,8 +113,8 @@ export function heronTicket({ heron, shadow, typefaces }: DemoMaterials): JobDoc
         { id: 'ink-2', name: 'Reed black', colour: '#20241f', opacity: 0 },
       ],
       plates: [
-        { id: 'plate-1', ink: 'ink-1', screen: { ...DEFAULT_SCREEN, ruling: 24, angle: 30, smallest: 3 } },
-        { id: 'plate-2', ink: 'ink-2', screen: { ...DEFAULT_SCREEN, ruling: 40, angle: 45 } },
+        { id: 'plate-1', ink: 'ink-1', screen: dotted({ ruling: 24, angle: 30 }, { smallest: 3 }) },
+        { id: 'plate-2', ink: 'ink-2', screen: dotted({ ruling: 40, angle: 45 }) },
       ],
     },
   };

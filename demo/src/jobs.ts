@@ -1,6 +1,15 @@
 import type { JobDocument, PictureFacts } from '@brachytone/job';
-import { cropToSheet, DEFAULT_SCREEN, newContainer, newJob, placeOnSheet } from '@brachytone/job';
-import type { Crop, Ink, OriginalRecipe, Screen, ToneStep, Typeface } from '@brachytone/core';
+import { cropToSheet, newContainer, newJob, placeOnSheet } from '@brachytone/job';
+import {
+  newScreen,
+  type Crop,
+  type Ink,
+  type OriginalRecipe,
+  type Screen,
+  type ToneStep,
+  type Typeface,
+} from '@brachytone/core';
+import { dotted } from './dotted.ts';
 import { heronTicket } from './heron-ticket.ts';
 import { openNightBanner } from './open-night-banner.ts';
 import { programmeCover } from './programme-cover.ts';
@@ -11,7 +20,7 @@ interface Wishes {
   sheet: JobDocument['recipe']['sheet'];
   stock: JobDocument['recipe']['stock'];
   ink: Omit<Ink, 'id'>;
-  screen: Partial<Screen>;
+  screen: Screen;
   steps: ToneStep[];
   crop?: Crop;
   original?: Partial<OriginalRecipe>;
@@ -34,7 +43,7 @@ function demoJob(picture: PictureFacts, wishes: Wishes): JobDocument {
         tone: { ...original.tone, steps: wishes.steps },
       })),
       inks: [{ id: 'ink-1', ...wishes.ink }],
-      plates: [{ id: 'plate-1', ink: 'ink-1', screen: { ...DEFAULT_SCREEN, ...wishes.screen } }],
+      plates: [{ id: 'plate-1', ink: 'ink-1', screen: wishes.screen }],
     },
   };
 }
@@ -64,7 +73,7 @@ function photographs({ moon, marsh }: DemoMaterials): JobDocument[] {
       sheet: { width: 90, height: 90, bleed: 0, resolution: 1200 },
       stock: { name: 'Oat board', colour: '#e6d3ae' },
       ink: { name: 'Ember', colour: '#b8432a', opacity: 0.1 },
-      screen: { spot: 'diamond', ruling: 26, angle: 30, smallest: 4, largest: 94 },
+      screen: dotted({ spot: 'diamond', ruling: 26, angle: 30 }, { smallest: 4, largest: 94 }),
       steps: [step('levels', { bare: 14, solid: 92, mid: 0.9 })],
       original: { container: { ...newContainer('ellipse'), margin: -3, edge: 'whole' } },
       crop: { x: 0.16, y: 0.068, width: 0.76, height: (0.76 * moon.width) / moon.height, turn: 0 },
@@ -74,7 +83,11 @@ function photographs({ moon, marsh }: DemoMaterials): JobDocument[] {
       sheet: { width: 140, height: 140, bleed: 0, resolution: 1200 },
       stock: { name: 'Shell', colour: '#f4ede0' },
       ink: { name: 'Deep tide', colour: '#15484f', opacity: 0.05 },
-      screen: { spot: 'line', ruling: 32, angle: 22.5, smallest: 4, largest: 92 },
+      screen: newScreen(
+        'lines',
+        { ruling: 32, angle: 22.5, path: 'form', relief: 5, soft: 3 },
+        { smallest: 4, largest: 92 },
+      ),
       steps: [
         step('curve', {
           points: [
@@ -91,7 +104,7 @@ function photographs({ moon, marsh }: DemoMaterials): JobDocument[] {
       sheet: { width: 297, height: 420, bleed: 0, resolution: 1200 },
       stock: { name: 'Uncoated cream', colour: '#f3ecda' },
       ink: { name: 'Night black', colour: '#1a1b22', opacity: 0 },
-      screen: { spot: 'round', ruling: 15, angle: 45, smallest: 3, largest: 96 },
+      screen: dotted({ ruling: 15, angle: 45 }, { smallest: 3, largest: 96 }),
       steps: [
         step('levels', { bare: 6, solid: 97 }),
         step('curve', {

@@ -1,6 +1,7 @@
 import type { Gradient } from '@brachytone/core';
-import { DEFAULT_SCREEN, newGradient, newJob, type JobDocument } from '@brachytone/job';
+import { newGradient, newJob, type JobDocument } from '@brachytone/job';
 import type { DemoMaterials } from './jobs.ts';
+import { dotted } from './dotted.ts';
 import { letters } from './letters.ts';
 
 /** A banner for the door: lettering with a gradient in it and a light glow around it, on a night sky. */
@@ -79,7 +80,7 @@ export function openNightBanner({ moon, typefaces }: DemoMaterials): JobDocument
         middle(under),
       ],
       inks: [{ id: 'ink-1', name: 'Night blue', colour: '#1d2a4d', opacity: 0 }],
-      plates: [{ id: 'plate-1', ink: 'ink-1', screen: { ...DEFAULT_SCREEN, ruling: 12, angle: 22.5 } }],
+      plates: [{ id: 'plate-1', ink: 'ink-1', screen: dotted({ ruling: 12, angle: 22.5 }) }],
     },
   };
 }

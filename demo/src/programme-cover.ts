@@ -1,5 +1,5 @@
-import type { Gradient } from '@brachytone/core';
-import { DEFAULT_SCREEN, newGradient, newJob, type JobDocument } from '@brachytone/job';
+import { newScreen, type Gradient } from '@brachytone/core';
+import { newGradient, newJob, type JobDocument } from '@brachytone/job';
 import type { DemoMaterials } from './jobs.ts';
 import { letters } from './letters.ts';
 import { step } from './step.ts';
@@ -66,7 +66,7 @@ export function programmeCover({ moon, typefaces }: DemoMaterials): JobDocument 
         {
           id: 'plate-1',
           ink: 'ink-1',
-          screen: { ...DEFAULT_SCREEN, spot: 'round', ruling: 55, angle: 45, smallest: 8, largest: 100 },
+          screen: newScreen('grain', { size: 0.3 }),
         },
       ],
     },

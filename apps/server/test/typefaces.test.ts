@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { outlineLettering } from '@brachytone/core';
+import { newScreen, outlineLettering } from '@brachytone/core';
 import { newJob, newLettering, SHIPPED_TYPEFACES, type OriginalView } from '@brachytone/job';
 import { readTypeface } from '@brachytone/typeface';
 import sharp from 'sharp';
@@ -126,7 +126,7 @@ describe('an original by itself', () => {
       points: [],
       limit: 100,
     };
-    const screen = { spot: 'round', ruling: 20, angle: 45, smallest: 0, largest: 100 };
+    const screen = newScreen('dots', { ruling: 20 });
     const document = {
       ...job,
       recipe: {

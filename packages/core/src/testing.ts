@@ -4,7 +4,7 @@ import { buildPyramid } from './raster/pyramid.ts';
 import type { Picture } from './raster/picture.ts';
 import type { Crop, Recipe } from './plate/recipe.ts';
 import type { Scene } from './plate/scene.ts';
-import type { Screen } from './screen/screen.ts';
+import { newScreen, type Screen } from './screen/screen.ts';
 import { startOf, stepKind } from './tone/steps/index.ts';
 import { NO_TONE, type Tone, type ToneStep } from './tone/tone.ts';
 
@@ -23,7 +23,16 @@ export const toneOf = (...steps: ToneStep[]): Tone => ({ ...NO_TONE, steps });
 
 export const WHOLE: Crop = { x: 0, y: 0, width: 1, height: 1, turn: 0 };
 
-export const ROUND_30: Screen = { spot: 'round', ruling: 30, angle: 45, smallest: 0, largest: 100 };
+/** What a screen of straight dots can be told in short. */
+export type Dots = Partial<
+  Record<'spot', string> & Record<'ruling' | 'angle' | 'smallest' | 'largest', number>
+>;
+
+/** A screen of straight dots, round ones at 30 lpi and 45° unless it says otherwise. */
+export const dotScreen = ({ smallest = 0, largest = 100, ...settings }: Dots = {}): Screen =>
+  newScreen('dots', settings, { smallest, largest });
+
+export const ROUND_30: Screen = dotScreen();
 
 /** A grey picture from a function of x and y (0–255). */
 export function greyPicture(width: number, height: number, of: (x: number, y: number) => number): Picture {
@@ -36,7 +45,7 @@ export function greyPicture(width: number, height: number, of: (x: number, y: nu
 export function sceneOf(
   picture: Picture,
   sheet: Omit<Recipe['sheet'], 'bleed'>,
-  screen: Partial<Screen> = {},
+  screen: Dots | Screen = {},
   tone: Tone = NO_TONE,
 ): Scene {
   const recipe: Recipe = {
@@ -58,7 +67,7 @@ export function sceneOf(
       },
     ],
     inks: [{ id: 'ink-1', name: 'Black', colour: '#000000', opacity: 0 }],
-    plates: [{ id: 'plate-1', ink: 'ink-1', screen: { ...ROUND_30, ...screen } }],
+    plates: [{ id: 'plate-1', ink: 'ink-1', screen: 'kind' in screen ? screen : dotScreen(screen) }],
   };
   return {
     recipe,

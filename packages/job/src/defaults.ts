@@ -1,4 +1,5 @@
 import {
+  newScreen,
   NO_TONE,
   outlineLettering,
   type Container,
@@ -23,7 +24,11 @@ export interface PictureFacts {
 }
 
 /** A bold poster dot that shows on any screen and holds on most presses (common practice, no source). */
-export const DEFAULT_SCREEN: Screen = { spot: 'round', ruling: 30, angle: 45, smallest: 3, largest: 97 };
+export const DEFAULT_SCREEN: Screen = newScreen(
+  'dots',
+  { spot: 'round', ruling: 30, angle: 45 },
+  { smallest: 3, largest: 97 },
+);
 
 /** A file's name without its ending, as a name for a job. */
 const jobName = (file: string): string => file.replace(/\.[a-z0-9]{2,5}$/i, '').slice(0, 120) || 'Untitled';
@@ -162,13 +167,13 @@ export const NEW_CUT: CutOut = {
 export const NEW_FADE: Fade = {
   by: 'gradient',
   gradient: { ...GRADIENT, ratio: 1, limit: 100 },
-  screen: { ...DEFAULT_SCREEN, ruling: 12, smallest: 0, largest: 100 },
+  screen: newScreen('dots', { ruling: 12 }),
   strokes: [],
 };
 
 /** Dots laid over the smooth tones at half strength. */
 export const NEW_MIX: Mix = {
-  screen: { ...DEFAULT_SCREEN, ruling: 15, smallest: 0, largest: 100 },
+  screen: newScreen('dots', { ruling: 15 }),
   blend: 'soft-light',
   strength: 50,
 };

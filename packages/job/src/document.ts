@@ -1,7 +1,7 @@
 import type { Content, OriginalRecipe, Recipe } from '@brachytone/core';
 
 /** The version this program writes. */
-export const VERSION = 3;
+export const VERSION = 4;
 
 /** What film files are made as. */
 export const FILM_FORMATS = ['tiff-group4', 'tiff-deflate', 'png'] as const;

@@ -1,4 +1,4 @@
-import { STEP_KINDS, startOf, type PictureContent } from '@brachytone/core';
+import { newScreen, STEP_KINDS, startOf, type PictureContent } from '@brachytone/core';
 import fc from 'fast-check';
 import {
   addedOriginal,
@@ -88,7 +88,9 @@ describe('reading documents', () => {
     ['a stranger', changed((d) => Object.assign(d, { extra: 1 })), 'extra'],
     [
       'a ruling beyond range',
-      changed((d) => Object.assign((d as never as JobDocument).recipe.plates[0].screen, { ruling: 9000 })),
+      changed((d) =>
+        Object.assign((d as never as JobDocument).recipe.plates[0].screen.settings, { ruling: 9000 }),
+      ),
       'ruling',
     ],
     [
@@ -98,7 +100,9 @@ describe('reading documents', () => {
     ],
     [
       'an unknown dot',
-      changed((d) => Object.assign((d as never as JobDocument).recipe.plates[0].screen, { spot: 'heart' })),
+      changed((d) =>
+        Object.assign((d as never as JobDocument).recipe.plates[0].screen.settings, { spot: 'heart' }),
+      ),
       'spot',
     ],
     [
@@ -167,6 +171,13 @@ describe('reading documents', () => {
       films: good.films,
       recipe: {
         ...good.recipe,
+        plates: [
+          {
+            id: 'plate-1',
+            ink: 'ink-1',
+            screen: { spot: 'ellipse', ruling: 24, angle: 15, smallest: 2, largest: 90 },
+          },
+        ],
         originals: [
           {
             id: 'original-1',
@@ -205,6 +216,10 @@ describe('reading documents', () => {
     });
     expect(original).toMatchObject({ container: null, fade: null, mix: null });
     expect(readDocument(first).recipe.sheet.bleed).toBe(0);
+    const { screen } = readDocument(first).recipe.plates[0];
+    expect(screen).toEqual(
+      newScreen('dots', { spot: 'ellipse', ruling: 24, angle: 15 }, { smallest: 2, largest: 90 }),
+    );
   });
 
   it('brings documents of several versions ago up to date step by step', () => {
@@ -225,7 +240,7 @@ describe('reading documents', () => {
       },
       { from: 2, migrate: (document: Record<string, unknown>) => ({ ...document, films: good.films }) },
     ];
-    expect(readDocument(older, migrations)).toEqual(good);
+    expect(readDocument(older, migrations, 3)).toEqual({ ...good, version: 3 });
     expect(() => readDocument({ ...older, version: -2 }, migrations)).toThrow('version -2 cannot be read');
   });
 });

@@ -36,8 +36,8 @@ export const LIMITS = {
   position: { least: -10000, most: 10000 },
   /** Film resolution, dots per inch. */
   resolution: { least: 36, most: 4800 },
-  /** Lines per inch. */
-  ruling: { least: 1, most: 300 },
+  /** Pixels per inch of a coarse grid. */
+  coarse: { least: 1, most: 1200 },
   /** Degrees anticlockwise. */
   angle: { least: -180, most: 180 },
 } as const;

@@ -29,6 +29,30 @@ function weightsOf({ red, green, blue }: FirstTone['weights']) {
   return { red: r, yellow: r + g, green: g, cyan: g + b, blue: b, magenta: b + r };
 }
 
+interface Screened {
+  screen: { spot: string; ruling: number; angle: number; smallest: number; largest: number };
+}
+
+/** Up to version 3 every screen was one of straight dots. */
+const dotsOf = ({ spot, ruling, angle, smallest, largest }: Screened['screen']) => ({
+  kind: 'dots',
+  settings: {
+    spot,
+    motif: 'M50 2 L61 38 L98 38 L68 60 L79 96 L50 74 L21 96 L32 60 L2 38 L39 38 Z',
+    ruling,
+    angle,
+    aspect: 0.72,
+    apart: 0,
+    place: 0,
+    size: 0,
+    ragged: 0,
+    seed: 1,
+  },
+  smallest,
+  largest,
+  coarse: 0,
+});
+
 /** One for every version that came before the present one, oldest first. */
 export const MIGRATIONS: readonly Migration[] = [
   {
@@ -78,6 +102,28 @@ export const MIGRATIONS: readonly Migration[] = [
             fade: null,
             mix: null,
           })),
+        },
+      };
+    },
+  },
+  {
+    // Version 4 brought screens of other kinds than straight dots.
+    from: 3,
+    migrate(document) {
+      const recipe = document.recipe as Any & {
+        originals: (Any & { fade: Screened | null; mix: Screened | null })[];
+        plates: Screened[];
+      };
+      return {
+        ...document,
+        recipe: {
+          ...recipe,
+          originals: recipe.originals.map((original) => ({
+            ...original,
+            fade: original.fade && { ...original.fade, screen: dotsOf(original.fade.screen) },
+            mix: original.mix && { ...original.mix, screen: dotsOf(original.mix.screen) },
+          })),
+          plates: recipe.plates.map((plate) => ({ ...plate, screen: dotsOf(plate.screen) })),
         },
       };
     },

@@ -1,8 +1,10 @@
-import { BLENDS, SPOTS } from '@brachytone/core';
+import { BLENDS } from '@brachytone/core';
 import Joi from 'joi';
 import { FILM_FORMATS, VERSION, type JobDocument } from './document.ts';
 import { LIMITS } from './limits.ts';
-import { strokesSchema, toneSchema } from './tone-schema.ts';
+import { strokesSchema } from './field-schema.ts';
+import { partScreenSchema, screenSchema } from './screen-schema.ts';
+import { toneSchema } from './tone-schema.ts';
 
 const between = ({ least, most }: { least: number; most: number }) =>
   Joi.number().min(least).max(most).required();
@@ -114,19 +116,6 @@ const lettering = Joi.object({
   }).required(),
 });
 
-const screen = Joi.object({
-  spot: Joi.valid(...SPOTS.map((spot) => spot.id)).required(),
-  ruling: between(LIMITS.ruling),
-  angle: between(LIMITS.angle),
-  smallest: percent,
-  largest: percent,
-})
-  .custom((value: { smallest: number; largest: number }, helpers) =>
-    value.largest > value.smallest ? value : helpers.error('dots.order'),
-  )
-  .required()
-  .messages({ 'dots.order': 'The largest dot must be larger than the smallest.' });
-
 const container = Joi.object({
   shape: Joi.valid('rectangle', 'ellipse', 'path').required(),
   path: sha256.allow(null),
@@ -142,12 +131,12 @@ const container = Joi.object({
 const fade = Joi.object({
   by: Joi.valid('gradient', 'tone').required(),
   gradient: gradient.required(),
-  screen,
+  screen: partScreenSchema,
   strokes: strokesSchema,
 });
 
 const mix = Joi.object({
-  screen,
+  screen: partScreenSchema,
   blend: Joi.valid(...Object.keys(BLENDS)).required(),
   strength: percent,
 });
@@ -184,7 +173,7 @@ const original = Joi.object({
 
 const ink = Joi.object({ id, name, colour, opacity: share });
 
-const plate = Joi.object({ id, ink: id, screen });
+const plate = Joi.object({ id, ink: id, screen: screenSchema });
 
 const recipe = Joi.object({
   sheet: Joi.object({

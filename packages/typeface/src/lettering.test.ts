@@ -4,6 +4,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import {
+  newScreen,
   bitAt,
   countInk,
   cropBits,
@@ -102,7 +103,7 @@ function lettering(change: Partial<Lettering> = {}): OriginalRecipe {
 }
 
 function sceneOf(...originals: OriginalRecipe[]): Scene {
-  const screen = { spot: 'round', ruling: 40, angle: 45, smallest: 0, largest: 100 };
+  const screen = newScreen('dots', { ruling: 40 });
   const recipe: Recipe = {
     sheet: { width: 100, height: 70, bleed: 0, resolution: 254 },
     stock: { name: 'White', colour: '#ffffff' },

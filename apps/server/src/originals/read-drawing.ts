@@ -3,6 +3,7 @@ import {
   after,
   DRAWING_UNITS,
   mapContour,
+  parseContours,
   scaled,
   srgbToLinear,
   type Affine,
@@ -15,7 +16,6 @@ import {
 import type { OriginalFacts } from '@brachytone/job';
 import { XMLParser } from 'fast-xml-parser';
 import { Problem } from '../http/problem.ts';
-import { parseContours } from './svg-contours.ts';
 
 /** Bytes of the largest SVG file that is read. */
 const LARGEST = 20e6;

@@ -4,6 +4,8 @@ export interface Unit {
   readonly symbol: string;
   /** Other units that may be typed, each with how many of `symbol` it makes. */
   readonly others?: Readonly<Record<string, number>>;
+  /** Units of which a length stands for its reciprocal, each with the value of one: a dot pitch for a ruling. */
+  readonly inverse?: Readonly<Record<string, number>>;
   readonly decimals: number;
   /** One press of an arrow key. */
   readonly step: number;
@@ -16,7 +18,13 @@ export const MM: Unit = {
   step: 1,
 };
 export const DPI: Unit = { symbol: 'dpi', others: { ppi: 1, dpcm: 2.54 }, decimals: 0, step: 10 };
-export const LPI: Unit = { symbol: 'lpi', others: { lpcm: 2.54, 'l/cm': 2.54 }, decimals: 1, step: 1 };
+export const LPI: Unit = {
+  symbol: 'lpi',
+  others: { lpcm: 2.54, 'l/cm': 2.54 },
+  inverse: { mm: 25.4, cm: 2.54, in: 1 },
+  decimals: 1,
+  step: 1,
+};
 export const DEGREES: Unit = { symbol: '°', others: { deg: 1 }, decimals: 1, step: 1 };
 export const PERCENT: Unit = { symbol: '%', decimals: 1, step: 1 };
 export const PLAIN: Unit = { symbol: '', decimals: 2, step: 0.05 };
@@ -30,6 +38,15 @@ export const EM: Unit = {
   others: { cm: 10, in: 25.4, '"': 25.4, pt: 25.4 / 72 },
   decimals: 1,
   step: 1,
+};
+export const WHOLE: Unit = { symbol: '', decimals: 0, step: 1 };
+
+/** Lengths of marks: mm to the thousandth, or µm. */
+export const SMALL_MM: Unit = {
+  symbol: 'mm',
+  others: { ...MM.others, µm: 0.001, um: 0.001 },
+  decimals: 3,
+  step: 0.05,
 };
 export const FINE_MM: Unit = { ...MM, decimals: 2, step: 0.1 };
 
@@ -67,12 +84,16 @@ export function parseQuantity(text: string, unit: Unit): number | undefined {
   const skip = () => {
     while (source[at] === ' ') at++;
   };
-  const scaleHere = (): number | undefined => {
+  const scaleHere = (): [scale: number, over: boolean] | undefined => {
     skip();
     const found = /^[a-z%°"µ]+(?:\/cm)?/.exec(source.slice(at))?.[0];
-    if (!found) return 1;
+    if (!found) return [1, false];
     at += found.length;
-    return found === unit.symbol ? 1 : unit.others?.[found];
+    if (found === unit.symbol) return [1, false];
+    const scale = unit.others?.[found];
+    if (scale !== undefined) return [scale, false];
+    const over = unit.inverse?.[found];
+    return over === undefined ? undefined : [over, true];
   };
   const atom = (): number | undefined => {
     skip();
@@ -90,8 +111,9 @@ export function parseQuantity(text: string, unit: Unit): number | undefined {
     const digits = /^(?:\d+\.?\d*|\.\d+)/.exec(source.slice(at))?.[0];
     if (!digits) return undefined;
     at += digits.length;
-    const scale = scaleHere();
-    return scale === undefined ? undefined : Number(digits) * scale;
+    const [scale, over] = scaleHere() ?? [];
+    if (scale === undefined) return undefined;
+    return over ? scale / Number(digits) : Number(digits) * scale;
   };
   const chain = (part: () => number | undefined, join: Record<string, (a: number, b: number) => number>) => {
     let value = part();

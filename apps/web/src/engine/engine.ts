@@ -1,4 +1,4 @@
-import { filmFrame, type Bits, type Pyramid, type Recipe } from '@brachytone/core';
+import { filmFrame, type Bits, type Frame, type Pyramid, type Recipe } from '@brachytone/core';
 import { wrap, type Remote } from 'comlink';
 import type { OriginalView } from '@brachytone/job';
 import type { Drawn, DrawRequest, WorkerApi } from './worker.ts';
@@ -119,6 +119,14 @@ export const pictures = {
 /** Draws a part of a view, in the worker of that end of the sheet. */
 export const draw = (request: DrawRequest, urgent: boolean, end: 0 | 1): Promise<Drawn> =>
   inWorker((worker) => worker.draw(request), urgent, end);
+
+/** Makes plates that carry something on from row to row, a little further; true when they have come down to the row. */
+export const prepare = (
+  recipe: Recipe,
+  plates: readonly number[],
+  frame: Frame,
+  row: number,
+): Promise<boolean> => inWorker((worker) => worker.prepare(recipe, plates, frame, row), false, 0);
 
 /**
  * The bits this page makes of a plate's whole film, for checks from outside: `brachytone.filmBits(recipe, plate)` in

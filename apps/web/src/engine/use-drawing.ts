@@ -1,6 +1,6 @@
-import { frameOf, type Frame, type Recipe, type View } from '@brachytone/core';
+import { carries, frameOf, type Frame, type Recipe, type View } from '@brachytone/core';
 import { useEffect, useRef, useState } from 'react';
-import { draw } from './engine.ts';
+import { draw, prepare } from './engine.ts';
 import type { DrawRequest } from './worker.ts';
 
 /** Whether what is shown is the first picture, or has every bit of the film in it. */
@@ -32,10 +32,17 @@ const SMALL = 2.5e6;
 /** Rest before exact work starts, ms. */
 const SETTLE = 90;
 
+/** True when a plate that is drawn has to be made from its top down. */
+const isCarried = ({ recipe, what }: Pick<Drawing, 'recipe' | 'what'>): boolean =>
+  what.kind === 'bits' && what.plates.some((plate) => carries(recipe.plates[plate].screen));
+
 /** The same view on the coarser grid of a draft, or undefined when a draft would save nothing. */
 function draftOf({ recipe, frame, view, what }: Drawing): Pick<Drawing, 'frame' | 'view'> | undefined {
   const step = view.width / view.columns;
-  if (what.kind !== 'bits' || step <= DRAFT_PIXELS || view.width * view.height <= SMALL) return undefined;
+  if (what.kind !== 'bits') return undefined;
+  // A plate that is made from its top down takes a while to come to here: first a glimpse, begun just above.
+  if (step <= DRAFT_PIXELS && isCarried({ recipe, what })) return { frame: { ...frame, draft: true }, view };
+  if (step <= DRAFT_PIXELS || view.width * view.height <= SMALL) return undefined;
   const coarse = frameOf(recipe.sheet, (frame.resolution * DRAFT_PIXELS) / step);
   const ratio = coarse.resolution / frame.resolution;
   return {
@@ -147,13 +154,17 @@ async function drawExact(
   const { view } = drawing;
   const strips = Math.min(view.rows, Math.max(1, Math.ceil((view.width * view.height) / STRIP_PIXELS)));
   const sums: number[] = [];
-  // One worker from the top down, one from the foot up: each keeps the tones of its end for the next time.
+  // One worker from the top down, one from the foot up: each keeps the tones of its end for the next time. What has to be
+  // made from its top down is made by one alone.
+  const carried = isCarried(drawing);
   let [first, last] = [0, strips - 1];
   const worker = async (end: 0 | 1): Promise<void> => {
     while (first <= last && current()) {
       const strip = end === 0 ? first++ : last--;
       const from = Math.floor((strip * view.rows) / strips);
       const count = Math.floor(((strip + 1) * view.rows) / strips) - from;
+      if (carried && !(await prepared(drawing, view.y + ((from + count) * view.height) / view.rows, current)))
+        return;
       const made = await draw({ ...drawing, rows: { first: from, count } }, strips === 1, end);
       if (!current()) return;
       made.inked.forEach((share, k) => (sums[k] = (sums[k] ?? 0) + (share * count) / view.rows));
@@ -161,9 +172,22 @@ async function drawExact(
     }
   };
   try {
-    await Promise.all([worker(0), worker(1)]);
+    await Promise.all(carried ? [worker(0)] : [worker(0), worker(1)]);
   } catch {
     return undefined;
   }
   return current() ? sums : undefined;
+}
+
+/** Brings the plates of a drawing down to a row of the film, bit by bit, so that a newer drawing need not wait; false when dropped. */
+async function prepared(
+  { recipe, frame, what }: Drawing,
+  row: number,
+  current: () => boolean,
+): Promise<boolean> {
+  if (what.kind !== 'bits') return true;
+  while (current()) {
+    if (await prepare(recipe, what.plates, frame, Math.min(frame.height, Math.ceil(row)))) return true;
+  }
+  return false;
 }

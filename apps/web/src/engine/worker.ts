@@ -7,6 +7,7 @@ import {
   originalView,
   plateBits,
   plateCoverage,
+  preparePlate,
   proof,
   readPam,
   smallSource,
@@ -50,6 +51,8 @@ export interface Drawn {
 /** What prints solid in ruby, what stays bare in the blue that never prints. */
 const ENDS = { solid: [168, 31, 61], bare: [47, 143, 196] };
 
+/** Pixels of a plate that are made at once where it has to be made from the top. */
+const PREPARED = 6e6;
 /** Pixels of an original that are counted for a histogram. */
 const COUNTED = 120_000;
 
@@ -124,6 +127,16 @@ const workerApi = {
   bits(recipe: Recipe, plate: number, frame: Frame, region: Region): Bits {
     const bits = plateBits({ recipe, ...materials }, plate, frame, region);
     return transfer(bits, [bits.data.buffer]);
+  },
+
+  /**
+   * Makes plates that carry something on from row to row a little further.
+   *
+   * @returns true when all of them have come down to the row
+   */
+  prepare(recipe: Recipe, plates: readonly number[], frame: Frame, row: number): boolean {
+    const scene = { recipe, ...materials };
+    return plates.every((plate) => preparePlate(scene, plate, frame, row, PREPARED));
   },
 
   /** Percent asked of each plate at a pixel of the frame, and percent made, its dot limits kept. */

@@ -1,7 +1,6 @@
-import type { Screen } from '@brachytone/core';
-import { SPOTS } from '@brachytone/core';
+import { latticeOf, screenKind, type Screen } from '@brachytone/core';
 import { sheetName } from '@brachytone/job';
-import { DEGREES, formatQuantity, LPI, MM } from '../controls/quantity.ts';
+import { DEGREES, formatQuantity, LPI, MM, PPI } from '../controls/quantity.ts';
 
 const mm = (value: number): string => String(Number(value.toFixed(1)));
 
@@ -14,13 +13,15 @@ export function sheetWords({ width, height }: { width: number; height: number })
 export const shortSheet = (sheet: { width: number; height: number }): string =>
   sheetName(sheet.width, sheet.height) ?? sheetWords(sheet);
 
-/** `round · 30 lpi · 45°`. */
-export const screenWords = (screen: Screen): string =>
-  [
-    SPOTS.find(({ id }) => id === screen.spot)?.name.toLowerCase(),
-    formatQuantity(screen.ruling, LPI),
-    formatQuantity(screen.angle, DEGREES),
+/** `round · 30 lpi · 45°`, or what else a screen is. */
+export function screenWords(screen: Screen): string {
+  const lattice = latticeOf(screen);
+  return [
+    screenKind(screen.kind).words(screen.settings),
+    ...(lattice ? [formatQuantity(lattice.ruling, LPI), formatQuantity(lattice.angle, DEGREES)] : []),
+    ...(screen.coarse > 0 ? [formatQuantity(screen.coarse, PPI)] : []),
   ].join(' · ');
+}
 
 /** A length in mm with as many decimals as it deserves, or µm when it is small. */
 export function lengthWords(value: number): string {

@@ -4,13 +4,13 @@ import { doStep, mergeSteps, stepOf, undoStep } from './history.ts';
 const job = newJob({ sha256: 'a'.repeat(64), name: 'moon.png', width: 100, height: 100 });
 
 const ruling = (document: JobDocument, value: number): JobStep =>
-  stepOf(document, 'Ruling', (draft) => void (draft.recipe.plates[0].screen.ruling = value))!;
+  stepOf(document, 'Ruling', (draft) => void (draft.recipe.plates[0].screen.settings.ruling = value))!;
 
 describe('steps', () => {
   it('go forward and back', () => {
     const step = ruling(job, 45);
     const after = doStep(job, step);
-    expect(after.recipe.plates[0].screen.ruling).toBe(45);
+    expect(after.recipe.plates[0].screen.settings.ruling).toBe(45);
     expect(undoStep(after, step)).toEqual(job);
   });
   it('that change nothing are none', () => {
@@ -35,7 +35,7 @@ describe('steps', () => {
     })!;
     const between = doStep(job, first);
     const second = stepOf(between, 'Plate', (draft) => {
-      draft.recipe.plates[1].screen.angle = 70;
+      draft.recipe.plates[1].screen.settings.angle = 70;
     })!;
     const both = mergeSteps(first, second);
     expect(doStep(job, both)).toEqual(doStep(between, second));

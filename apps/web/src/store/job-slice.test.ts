@@ -36,9 +36,11 @@ function table() {
   return {
     dispatch,
     set: (ruling: number, gesture: string | null = null) =>
-      dispatch(edit('Ruling', (draft) => void (draft.recipe.plates[0].screen.ruling = ruling), gesture)),
+      dispatch(
+        edit('Ruling', (draft) => void (draft.recipe.plates[0].screen.settings.ruling = ruling), gesture),
+      ),
     job: () => store.getState().job!,
-    ruling: () => store.getState().job!.document.recipe.plates[0].screen.ruling,
+    ruling: () => store.getState().job!.document.recipe.plates[0].screen.settings.ruling,
   };
 }
 
@@ -58,7 +60,7 @@ describe('the open job', () => {
     expect(job().steps).toHaveLength(2);
     dispatch(redone());
     expect(ruling()).toBe(60);
-    expect(view.document.recipe.plates[0].screen.ruling).toBe(30);
+    expect(view.document.recipe.plates[0].screen.settings.ruling).toBe(30);
   });
 
   it('takes a gesture as one step, but not across a save', () => {

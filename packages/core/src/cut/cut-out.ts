@@ -1,5 +1,5 @@
 import type { Place } from '../gradient/gradient.ts';
-import type { Stroke } from '../tone/steps/step.ts';
+import type { Stroke } from '../field.ts';
 
 /** What of a picture is cut away. Lengths and areas are in pixels of the picture. */
 export interface CutOut {

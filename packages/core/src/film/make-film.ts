@@ -3,6 +3,8 @@ import { bands } from '../raster/region.ts';
 import { plateBits } from '../plate/evaluate.ts';
 import { filmFrame } from '../plate/frame.ts';
 import type { Scene } from '../plate/scene.ts';
+import { screenKind } from '../screen/kinds/index.ts';
+import { latticeOf, type Screen } from '../screen/screen.ts';
 import { toFilm, type Emulsion } from './emulsion.ts';
 import type { FilmFacts, FilmFile } from './film-file.ts';
 
@@ -13,8 +15,16 @@ export function filmFacts(scene: Scene, plate: number, jobName: string): FilmFac
   const name = recipe.inks.find(({ id }) => id === ink)?.name ?? ink;
   return {
     ...filmFrame(recipe),
-    description: `${jobName}: ${name}, ${screen.ruling} lpi, ${screen.angle} degrees`,
+    description: `${jobName}: ${name}, ${screenFacts(screen)}`,
   };
+}
+
+/** A screen in plain letters: its ruling and angle, or what it is. */
+function screenFacts(screen: Screen): string {
+  const lattice = latticeOf(screen);
+  return lattice
+    ? `${lattice.ruling} lpi, ${lattice.angle} degrees`
+    : screenKind(screen.kind).name.toLowerCase();
 }
 
 /** How far a film is: rows made of all rows, and pixels inked so far. */

@@ -49,6 +49,9 @@ export function gaussianMargin(sigma: number): number {
   return ((weights.length >> 1) + (halvings === 0 ? 0 : 2)) << halvings;
 }
 
+/** Side of the cells that a blur is made on: a plane that begins at a multiple of it is blurred as that part of a whole. */
+export const gaussianCell = (sigma: number): number => (sigma < LEAST ? 1 : 1 << passesOf(sigma).halvings);
+
 /**
  * A Gaussian blur of whole rows. Beyond the plane's edges its outermost pixels repeat; rows nearer to an edge than the
  * margin are only right where that edge is the picture's own.

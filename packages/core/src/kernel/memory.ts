@@ -46,6 +46,16 @@ export const FILTER = {
   row: area(ROW_BYTES),
   ring: area(RING_BYTES),
 };
+/** Most pixels of a row that is looked up at once. */
+export const LOOKED_UP = 1 << 16;
+/** Segments of a row that is looked up, six numbers each. */
+export const SEGMENTS = area(24 * (LOOKED_UP + 2));
+/** Errors that a row of diffusion takes and gives, with room at both sides, the pixels made above, and a row of noise. */
+export const DIFFUSION = {
+  errors: [area(4 * LONGEST_ROW + 64), area(4 * LONGEST_ROW + 64), area(4 * LONGEST_ROW + 64)] as const,
+  made: area(LONGEST_ROW + 64),
+  noise: area(ROW_BYTES),
+};
 const PLANE = area(PLANE_BYTES);
 const KEPT = area(KEPT_BYTES);
 

@@ -20,6 +20,29 @@ export interface Kernels {
   sharpenRow(row: number, soft: number, gain: number, least: number, out: number, count: number): void;
   recoverRow(row: number, around: number, dark: number, light: number, out: number, count: number): void;
   grainRow(row: number, seed: number, x: number, y: number, range: number, out: number, count: number): void;
+  lookUpRow(
+    coverage: number,
+    table: number,
+    segments: number,
+    shift: number,
+    skip: number,
+    width: number,
+    out: number,
+  ): void;
+  diffuseRow(
+    coverage: number,
+    here: number,
+    next: number,
+    after: number,
+    made: number,
+    noise: number,
+    modulation: number,
+    feedback: number,
+    kernel: number,
+    way: number,
+    width: number,
+  ): void;
+  packRow(made: number, width: number, out: number): void;
   sumRow(row: number, edges: number, shares: number, count: number, out: number): void;
 }
 

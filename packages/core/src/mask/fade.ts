@@ -7,10 +7,10 @@ import { createPlane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import type { Rows } from '../raster/rows.ts';
 import { readInto } from '../raster/read-rows.ts';
-import { screenPlane } from '../screen/screen-plane.ts';
-import { thresholdsFor, type Screen } from '../screen/screen.ts';
+import type { Screen } from '../screen/screen.ts';
+import { screened } from '../screen/screened.ts';
 import { paintStroke } from '../tone/paint-stroke.ts';
-import type { Stroke } from '../tone/steps/step.ts';
+import type { Stroke } from '../field.ts';
 import { toneRows } from '../tone/tone-rows.ts';
 import { NO_TONE } from '../tone/tone.ts';
 
@@ -24,10 +24,11 @@ export interface Fade {
   readonly strokes: readonly Stroke[];
 }
 
-/** Tones with the way to them from a grid's pixels. */
+/** Tones with the ways to them, and to the original's box, from a grid's pixels. */
 export interface PlacedRows {
   readonly rows: Rows;
   readonly map: Affine;
+  readonly toBox: Affine;
 }
 
 /** The gradient of a fade over a box `width` mm wide and `ratio` times as high. */
@@ -37,27 +38,28 @@ export function fadeGradient(fade: Fade, width: number, ratio: number, toBox: Af
   return {
     rows: toneRows(gradientSource(gradient, width, 1), NO_TONE),
     map: after(toBox, scaled(size.width, size.height)),
+    toBox,
   };
 }
 
 /**
  * The dots of a fade in a region of a grid.
  *
- * @param ratio height of the original's box over its width
+ * @param placed its tones on a grid
+ * @param ratio  height of the original's box over its width
  */
-export function fadeBits(
+export const fadeBits = (
   { screen, strokes }: Fade,
-  { rows, map }: PlacedRows,
+  placed: (frame: Frame) => PlacedRows,
   ratio: number,
-  toBox: Affine,
   frame: Frame,
   region: Region,
-): Bits {
-  const tone = createPlane(region.width, region.height);
-  readInto(rows, map, region, tone);
-  if (strokes.length > 0) {
-    const boxToRegion = after(inverse(toBox), moved(-region.x, -region.y));
-    for (const stroke of strokes) paintStroke(tone, stroke, after(scaled(1, 1 / ratio), boxToRegion));
-  }
-  return screenPlane(tone, region.x, region.y, thresholdsFor(screen, frame.resolution, frame.draft));
-}
+): Bits =>
+  screened(screen, frame, region, (on, part) => {
+    const { rows, map, toBox } = placed(on);
+    const tone = createPlane(part.width, part.height);
+    readInto(rows, map, part, tone);
+    const boxToPart = after(inverse(toBox), moved(-part.x, -part.y));
+    for (const stroke of strokes) paintStroke(tone, stroke, after(scaled(1, 1 / ratio), boxToPart));
+    return tone;
+  });

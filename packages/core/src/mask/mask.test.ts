@@ -6,7 +6,7 @@ import { originalPixels } from '../plate/original-pixels.ts';
 import type { OriginalRecipe } from '../plate/recipe.ts';
 import type { Scene } from '../plate/scene.ts';
 import type { Drawing } from '../drawing/drawing.ts';
-import { countPatches, greyPicture, ROUND_30, sceneOf } from '../testing.ts';
+import { countPatches, dotScreen, greyPicture, sceneOf } from '../testing.ts';
 import type { Container } from './container.ts';
 import type { Fade } from './fade.ts';
 
@@ -26,7 +26,7 @@ const flat: Fade['gradient'] = {
   points: [],
   limit: 100,
 };
-const fade: Fade = { by: 'gradient', gradient: flat, screen: { ...ROUND_30, ruling: 12 }, strokes: [] };
+const fade: Fade = { by: 'gradient', gradient: flat, screen: dotScreen({ ruling: 12 }), strokes: [] };
 const oval: Container = { shape: 'ellipse', path: null, margin: 0, edge: 'cut', feather: 0 };
 
 /** A scene whose one original is changed. */
@@ -171,7 +171,7 @@ describe('everything an original is seen through', () => {
   );
   const [original] = scene.recipe.originals;
   const content = { ...(original.content as Extract<OriginalRecipe['content'], { kind: 'picture' }>), cut };
-  const mix = { screen: { ...ROUND_30, ruling: 8 }, blend: 'overlay' as const, strength: 60 };
+  const mix = { screen: dotScreen({ ruling: 8 }), blend: 'overlay' as const, strength: 60 };
   it.each([
     ['cut-out', { content }],
     ['cut container', { container: { ...oval, margin: -3 } }],

@@ -1,11 +1,11 @@
 import { blend } from 'culori';
 import sharp from 'sharp';
 import { SOLID, type Plane } from '../raster/plane.ts';
-import { bitsFrom } from '../testing.ts';
+import { bitsFrom, dotScreen } from '../testing.ts';
 import { BLENDS, type Blend } from './blend.ts';
 import { mixed, mixPlane, type Mix } from './mix.ts';
 
-const screen = { spot: 'round', ruling: 20, angle: 45, smallest: 0, largest: 100 };
+const screen = dotScreen({ ruling: 20 });
 const mixOf = (name: Blend, strength: number): Mix => ({ screen, blend: name, strength });
 
 describe('blends', () => {

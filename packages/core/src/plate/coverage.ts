@@ -1,5 +1,6 @@
 import { lay, type LineBits } from '../drawing/paint-drawing.ts';
 import { mixPlane } from '../mix/mix.ts';
+import { mixDots } from './mix-dots.ts';
 import { isStraight } from '../raster/affine.ts';
 import { bitAt, createBits, placeBits } from '../raster/bits.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
@@ -7,8 +8,7 @@ import { intersect, isEmpty, type Region } from '../raster/region.ts';
 import { readInto, readStraight } from '../raster/read-rows.ts';
 import type { Rows } from '../raster/rows.ts';
 import { insideBox } from '../raster/sample.ts';
-import { screenPlane } from '../screen/screen-plane.ts';
-import { thresholdsFor, type Screen } from '../screen/screen.ts';
+import type { Screen } from '../screen/screen.ts';
 import { toneRows, toTones } from '../tone/tone-rows.ts';
 import { mmToPixels, type Frame } from './frame.ts';
 import { letteringLayers, letteringRegion } from './lettering-layers.ts';
@@ -52,6 +52,15 @@ export function plateArt(
   }
   return art.line ? { tone: out, line: art.line } : { tone: out };
 }
+
+/** True when a plate may have parts that are never screened. */
+export const hasLineWork = ({ recipe }: Scene, plate: number): boolean =>
+  recipe.originals.some(
+    (original) =>
+      original.shown &&
+      original.ink === recipe.plates[plate].ink &&
+      (original.content.kind === 'lettering' || isLineWork(original)),
+  );
 
 /** A region of a plate while originals are laid on it. */
 interface Laying {
@@ -101,7 +110,9 @@ function layLettering(materials: Materials, original: OriginalRecipe, printed: b
   if (glow && printed) layOver(tone, x, y, glow.tone, both(glow.alpha, mask));
   if (fill) {
     const here = both(fill.alpha, mask);
-    const dots = printed ? mixedOf(original, fill.tone, part, frame) : createPlane(part.width, part.height);
+    const dots = printed
+      ? mixedOf(original, materials, fill.tone, part, frame)
+      : createPlane(part.width, part.height);
     layOver(tone, x, y, dots, here);
     if (art.line) cover(art.line, x, y, part, here);
   }
@@ -138,7 +149,9 @@ function layTone(materials: Materials, original: OriginalRecipe, printed: boolea
     readInto(rows, toTones(toSource, source, rows), part, plane);
     return plane;
   };
-  const over = tone ? mixedOf(original, read(tone), part, frame) : createPlane(part.width, part.height);
+  const over = tone
+    ? mixedOf(original, materials, read(tone), part, frame)
+    : createPlane(part.width, part.height);
   const opaque = both(alpha ? read(alpha) : undefined, maskOf(original, materials, screen, frame, part));
   const boxed = original.container === null && !isStraight(toBox);
   const here = boxed ? both(insideBox(toBox, part), opaque) : opaque;
@@ -147,10 +160,14 @@ function layTone(materials: Materials, original: OriginalRecipe, printed: boolea
 }
 
 /** Tones mixed with dots of their own, if the original says so. */
-function mixedOf({ mix }: OriginalRecipe, tone: Plane, part: Region, frame: Frame): Plane {
-  if (!mix) return tone;
-  const dots = screenPlane(tone, part.x, part.y, thresholdsFor(mix.screen, frame.resolution, frame.draft));
-  return mixPlane(tone, dots, mix);
+function mixedOf(
+  original: OriginalRecipe,
+  materials: Materials,
+  tone: Plane,
+  part: Region,
+  frame: Frame,
+): Plane {
+  return original.mix ? mixPlane(tone, mixDots(original, materials, frame, part), original.mix) : tone;
 }
 
 const grown = ({ x, y, width, height }: Region, by: number): Region => ({

@@ -1,31 +1,85 @@
+import type { LineBits } from '../drawing/paint-drawing.ts';
 import { workPlane } from '../kernel/memory.ts';
 import { createBits, type Bits } from '../raster/bits.ts';
+import type { Plane } from '../raster/plane.ts';
 import { bands, type Region } from '../raster/region.ts';
-import { screenPlane } from '../screen/screen-plane.ts';
-import { thresholdsFor } from '../screen/screen.ts';
-import { plateArt } from './coverage.ts';
+import { screenKind } from '../screen/kinds/index.ts';
+import type { PlaceScreener } from '../screen/kinds/kind.ts';
+import { BAND_PIXELS, screened } from '../screen/screened.ts';
+import { screenerFor, screenGridOf, type Screen } from '../screen/screen.ts';
+import { carriedBits, prepareCarried } from './carried.ts';
+import { hasLineWork, plateArt } from './coverage.ts';
 import type { Frame } from './frame.ts';
 import type { Scene } from './scene.ts';
 
-/** Pixels of coverage held at once: little enough to stay near the processor. */
-const BAND_PIXELS = 1 << 18;
+/** Pixels of line work drawn at once. */
+const LINE_PIXELS = 1 << 20;
+
+/** True when a plate has to be made from its top down, whatever part of it is wanted. */
+export const carries = ({ kind, settings }: Screen): boolean => screenKind(kind).carries(settings);
 
 /**
  * The one way from a recipe to a plate: the bits of any region of any plate on any grid. The table, the loupe, the
  * rack, pictures of jobs and films all come from here; on the film's own grid it gives the film's own bits.
  */
 export function plateBits(scene: Scene, plate: number, frame: Frame, region: Region): Bits {
-  const thresholds = thresholdsFor(scene.recipe.plates[plate].screen, frame.resolution, frame.draft);
+  const { screen } = scene.recipe.plates[plate];
+  if (!carries(screen) && screenGridOf(screen, frame).times === 1) {
+    const screener = screenerFor(screen, frame);
+    if (!screener.carries && screener.margin === 0) return inOnePass(scene, plate, frame, region, screener);
+  }
+  const read = toneReader(scene, plate);
+  const bits = carries(screen)
+    ? carriedBits(scene, plate, frame, region, read)
+    : screened(screen, frame, region, read);
+  if (hasLineWork(scene, plate)) {
+    for (const band of bands(region, LINE_PIXELS, 8)) {
+      const { line } = plateArt(scene, plate, frame, band, workPlane(band.width, band.height));
+      if (line) layLine(bits, line, band.y - region.y);
+    }
+  }
+  return bits;
+}
+
+/** Tones and line work out of one pass over the originals. */
+function inOnePass(scene: Scene, plate: number, frame: Frame, region: Region, screener: PlaceScreener): Bits {
   const out = createBits(region.width, region.height);
   for (const band of bands(region, BAND_PIXELS, 8)) {
     const { tone, line } = plateArt(scene, plate, frame, band, workPlane(band.width, band.height));
-    const bits = screenPlane(tone, band.x, band.y, thresholds);
-    if (line) {
-      for (let i = 0; i < bits.data.length; i++) {
-        bits.data[i] = (bits.data[i] & ~line.bare.data[i]) | line.ink.data[i];
-      }
-    }
-    out.data.set(bits.data, (band.y - region.y) * out.stride);
+    out.data.set(screener.screen(tone, band).data, (band.y - region.y) * out.stride);
+    if (line) layLine(out, line, band.y - region.y);
   }
   return out;
+}
+
+/** Lays line work over rows of bits from `row` on. */
+function layLine(bits: Bits, line: LineBits, row: number): void {
+  const from = row * bits.stride;
+  for (let i = 0; i < line.ink.data.length; i++) {
+    bits.data[from + i] = (bits.data[from + i] & ~line.bare.data[i]) | line.ink.data[i];
+  }
+}
+
+/** Coverage of a plate, in the kernels' own memory where it fits. */
+const toneReader =
+  (scene: Scene, plate: number) =>
+  (frame: Frame, region: Region): Plane =>
+    plateArt(scene, plate, frame, region, workPlane(region.width, region.height)).tone;
+
+/**
+ * Makes a plate whose screen carries something on a little further, so that long work can be left in between.
+ *
+ * @param row    of the film that is wanted
+ * @param pixels made at most, about
+ * @returns true when it has come as far as wanted; at once for plates that carry nothing on
+ */
+export function preparePlate(
+  scene: Scene,
+  plate: number,
+  frame: Frame,
+  row: number,
+  pixels: number,
+): boolean {
+  if (!carries(scene.recipe.plates[plate].screen)) return true;
+  return prepareCarried(scene, plate, frame, row, pixels, toneReader(scene, plate));
 }

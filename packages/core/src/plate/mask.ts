@@ -1,6 +1,6 @@
 import { cutPlane } from '../cut/cut-rows.ts';
 import { containerBits } from '../mask/container.ts';
-import { fadeBits, fadeGradient } from '../mask/fade.ts';
+import { fadeBits, fadeGradient, type PlacedRows } from '../mask/fade.ts';
 import { softShape } from '../mask/soft-shape.ts';
 import { wholeDots } from '../mask/whole-dots.ts';
 import { after, scaled } from '../raster/affine.ts';
@@ -9,7 +9,7 @@ import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import { rowsOf } from '../raster/rows.ts';
 import { readInto } from '../raster/read-rows.ts';
-import { supercellFor, type Screen } from '../screen/screen.ts';
+import { latticeOf, type Screen } from '../screen/screen.ts';
 import { toneRows, toTones } from '../tone/tone-rows.ts';
 import { mmToPixels, type Frame } from './frame.ts';
 import { boxToPicture, gridToBox, placedHeight } from './placed.ts';
@@ -40,6 +40,7 @@ export function maskOf(
   const height = placedHeight(original, pictureOf(original, materials));
   const toBox = gridToBox(original, height, frame);
   const out = createPlane(region.width, region.height, SOLID);
+  const lattice = screen && latticeOf(screen);
   if (container) {
     const drawing = container.path === null ? undefined : materials.drawings.get(container.path);
     if (container.shape === 'path' && !drawing) {
@@ -66,8 +67,8 @@ export function maskOf(
       };
       const key = JSON.stringify(['container', container, placement, height]);
       keepWhere(out, softShape(key, box, container.feather / 2, paint, frame, region));
-    } else if (container.edge === 'whole' && screen && screen.spot !== 'line') {
-      const cell = supercellFor(screen, frame.resolution, frame.draft);
+    } else if (container.edge === 'whole' && lattice?.supercell && lattice.mark === 'dot') {
+      const cell = lattice.supercell(frame.resolution, frame.draft);
       keepBits(
         out,
         wholeDots(cell, (part) => paint(frame, part), region),
@@ -90,16 +91,15 @@ export function maskOf(
   }
   if (fade) {
     const ratio = height / placement.width;
-    const hasTones = content.kind === 'picture' || content.kind === 'gradient';
-    if (fade.by === 'tone' && hasTones) {
-      const { source, toSource } = readOriginal(original, materials, frame);
+    const byTone = fade.by === 'tone' && (content.kind === 'picture' || content.kind === 'gradient');
+    const placed = (on: Frame): PlacedRows => {
+      const box = on === frame ? toBox : gridToBox(original, height, on);
+      if (!byTone) return fadeGradient(fade, placement.width, ratio, box);
+      const { source, toSource } = readOriginal(original, materials, on);
       const rows = toneRows(source, original.tone);
-      const tones = { rows, map: toTones(toSource, source, rows) };
-      keepBits(out, fadeBits(fade, tones, ratio, toBox, frame, region));
-    } else {
-      const tones = fadeGradient(fade, placement.width, ratio, toBox);
-      keepBits(out, fadeBits(fade, tones, ratio, toBox, frame, region));
-    }
+      return { rows, map: toTones(toSource, source, rows), toBox: box };
+    };
+    keepBits(out, fadeBits(fade, placed, ratio, frame, region));
   }
   return out;
 }

@@ -3,16 +3,14 @@ import { mapPoint, type Affine } from '../raster/affine.ts';
 import { fullSample, hasAlpha, type Picture } from '../raster/picture.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import { intersect, isEmpty, type Region } from '../raster/region.ts';
-import { readInto } from '../raster/read-rows.ts';
-import { screenPlane } from '../screen/screen-plane.ts';
-import { thresholdsFor } from '../screen/screen.ts';
-import { toneRows, toTones, type ToneSource } from '../tone/tone-rows.ts';
+import type { ToneSource } from '../tone/tone-rows.ts';
 import { NO_TONE } from '../tone/tone.ts';
 import { mixed } from '../mix/mix.ts';
 import { mmToPixels, type Frame } from './frame.ts';
 import { letteringLayers, letteringRegion, type ToneLayer } from './lettering-layers.ts';
 import { isLineWork, lineBits } from './line-work.ts';
 import { maskOf, maskReach } from './mask.ts';
+import { mixDots } from './mix-dots.ts';
 import { readOriginal } from './read-original.ts';
 import type { OriginalRecipe } from './recipe.ts';
 import type { Materials } from './scene.ts';
@@ -142,15 +140,8 @@ function dotShares(
   part: Region,
   fine: number,
 ): Float64Array | undefined {
-  const { mix, tone } = original;
-  if (!mix) return undefined;
-  const wide = times(part, fine);
-  const { source, toSource } = readOriginal(original, materials, on);
-  const plane = createPlane(wide.width, wide.height);
-  const rows = toneRows(source, tone);
-  readInto(rows, toTones(toSource, source, rows), wide, plane);
-  const bits = screenPlane(plane, wide.x, wide.y, thresholdsFor(mix.screen, on.resolution, on.draft));
-  return shares(bits, part, fine);
+  if (!original.mix) return undefined;
+  return shares(mixDots(original, materials, on, times(part, fine)), part, fine);
 }
 
 function shares(bits: Bits, { width, height }: Region, fine: number): Float64Array {

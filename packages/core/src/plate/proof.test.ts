@@ -1,7 +1,7 @@
 import { encode8, hexToLinear } from '../colour/srgb.ts';
 import { overprints } from '../ink/overprint.ts';
 import { bitAt } from '../raster/bits.ts';
-import { greyPicture, sceneOf } from '../testing.ts';
+import { dotScreen, greyPicture, sceneOf } from '../testing.ts';
 import { plateBits } from './evaluate.ts';
 import { filmFrame } from './frame.ts';
 import { proof } from './proof.ts';
@@ -23,7 +23,7 @@ const two: Scene = {
       {
         id: 'plate-2',
         ink: 'ink-1',
-        screen: { spot: 'line', ruling: 20, angle: 75, smallest: 0, largest: 100 },
+        screen: dotScreen({ spot: 'line', ruling: 20, angle: 75 }),
       },
     ],
   },

@@ -41,9 +41,66 @@ export function countInk(bits: Bits): number {
 /** A copy of one region of the bits; the region must lie inside. */
 export function cropBits(bits: Bits, region: Region): Bits {
   const out = createBits(region.width, region.height);
+  const shift = region.x & 7;
+  const last = out.stride - 1;
+  const spare = (out.stride << 3) - region.width;
   for (let y = 0; y < region.height; y++) {
-    for (let x = 0; x < region.width; x++) {
-      if (bitAt(bits, region.x + x, region.y + y)) out.data[y * out.stride + (x >> 3)] |= 0x80 >> (x & 7);
+    const from = (region.y + y) * bits.stride + (region.x >> 3);
+    const end = (region.y + y + 1) * bits.stride;
+    const to = y * out.stride;
+    for (let i = 0; i < out.stride; i++) {
+      const byte = bits.data[from + i] << shift;
+      const rest = shift > 0 && from + i + 1 < end ? bits.data[from + i + 1] >> (8 - shift) : 0;
+      out.data[to + i] = byte | rest;
+    }
+    out.data[to + last] &= 0xff << spare;
+  }
+  return out;
+}
+
+/** Sets the bits of a row from column `from` to just before `to`. */
+export function setBits(bits: Bits, row: number, from: number, to: number): void {
+  const base = row * bits.stride;
+  const first = from >> 3;
+  const last = (to - 1) >> 3;
+  const head = 0xff >> (from & 7);
+  const tail = (0xff << (7 - ((to - 1) & 7))) & 0xff;
+  if (first === last) {
+    bits.data[base + first] |= head & tail;
+    return;
+  }
+  bits.data[base + first] |= head;
+  bits.data.fill(0xff, base + first + 1, base + last);
+  bits.data[base + last] |= tail;
+}
+
+/**
+ * A region of bits enlarged: each becomes `times` × `times` with hard edges.
+ *
+ * @param coarse part of the bits that covers the region, its left top one at (x, y) of the whole
+ * @param region in pixels of the enlarged whole
+ */
+export function enlargeBits(coarse: Bits, x: number, y: number, times: number, region: Region): Bits {
+  const out = createBits(region.width, region.height);
+  let made = -1;
+  for (let row = 0; row < region.height; row++) {
+    const from = Math.floor((region.y + row) / times) - y;
+    if (from === made) {
+      out.data.copyWithin(row * out.stride, (row - 1) * out.stride, row * out.stride);
+      continue;
+    }
+    made = from;
+    for (let column = 0; column < coarse.width;) {
+      if (!bitAt(coarse, column, from)) {
+        column++;
+        continue;
+      }
+      let end = column + 1;
+      while (end < coarse.width && bitAt(coarse, end, from)) end++;
+      const left = Math.max(0, (x + column) * times - region.x);
+      const right = Math.min(region.width, (x + end) * times - region.x);
+      if (right > left) setBits(out, row, left, right);
+      column = end;
     }
   }
   return out;

@@ -19,17 +19,28 @@ export function limitCoverage(limits: DotLimits, coverage: number): number {
 }
 
 /**
- * The same limits worked into the thresholds, so that comparing needs no further step: coverage > new threshold
+ * The same limits worked into an array of thresholds, so that comparing needs no further step: coverage > new threshold
  * exactly where limitCoverage(coverage) > old threshold.
  */
-export function limitThresholds(thresholds: Thresholds, limits: DotLimits): Thresholds {
+export function limitData(data: Uint16Array, limits: DotLimits): Uint16Array {
   const smallest = percentToCoverage(limits.smallest);
   const largest = percentToCoverage(limits.largest);
-  if (smallest === 0 && largest === SOLID) return thresholds;
+  if (smallest === 0 && largest === SOLID) return data;
   const half = Math.ceil(smallest / 2) - 1;
-  const data = thresholds.data.map((threshold) => {
+  return data.map((threshold) => {
     if (threshold >= largest) return SOLID;
     return threshold < smallest ? half : threshold;
   });
-  return { ...thresholds, data };
+}
+
+/** The same for thresholds in a tile. */
+export function limitThresholds(thresholds: Thresholds, limits: DotLimits): Thresholds {
+  const data = limitData(thresholds.data, limits);
+  return data === thresholds.data ? thresholds : { ...thresholds, data };
+}
+
+/** What every coverage is made as, or undefined when all of them stay as they are. */
+export function limitTable(limits: DotLimits): Uint16Array | undefined {
+  if (limits.smallest === 0 && limits.largest === 100) return undefined;
+  return Uint16Array.from({ length: SOLID + 1 }, (_, coverage) => limitCoverage(limits, coverage));
 }

@@ -2,8 +2,9 @@ import FFT from 'fft.js';
 import { bitAt, type Bits } from '../raster/bits.ts';
 import { createPlane, SOLID } from '../raster/plane.ts';
 import { screenPlane } from './screen-plane.ts';
-import { thresholdsFor, supercellFor, type Screen } from './screen.ts';
-import { angleDifference } from './supercell.ts';
+import { spotOf } from './spot/index.ts';
+import { buildThresholds } from './thresholds.ts';
+import { angleDifference, findSupercell } from './supercell.ts';
 
 const SIZE = 1024;
 
@@ -98,12 +99,12 @@ describe('ruling and angle read back from the film', () => {
     ['line', 42, 22.5, 1200],
     ['round', 133, 7.5, 2400],
   ])('%s, %d lpi at %d° and %d dpi: within 0.05 lpi and 0.02°', (spot, ruling, angle, dpi) => {
-    const screen: Screen = { spot, ruling, angle, smallest: 0, largest: 100 };
+    const made = findSupercell(ruling, angle, dpi);
     const bits = screenPlane(
       createPlane(SIZE, SIZE, Math.round(SOLID * 0.3)),
       700,
       300,
-      thresholdsFor(screen, dpi),
+      buildThresholds(made, spotOf(spot)),
     );
     const values = samples(bits);
     const { fx, fy } = refine(values, strongestBin(values));
@@ -113,7 +114,6 @@ describe('ruling and angle read back from the film', () => {
     const waves = (Math.atan2(-fy, fx) * 180) / Math.PI - (spot === 'line' ? 90 : 0);
     const off = (((angleDifference(waves, angle) % turn) + turn + turn / 2) % turn) - turn / 2;
     expect(Math.abs(off)).toBeLessThanOrEqual(0.02);
-    const made = supercellFor(screen, dpi);
     expect(Math.abs(made.ruling - Math.hypot(fx, fy) * dpi)).toBeLessThanOrEqual(0.01);
   });
 });

@@ -1,13 +1,19 @@
 import { createPlane, percentToCoverage } from '../raster/plane.ts';
 import { countPatches } from '../testing.ts';
 import { screenPlane } from './screen-plane.ts';
-import { thresholdsFor } from './screen.ts';
+import { spotOf } from './spot/index.ts';
+import { findSupercell } from './supercell.ts';
+import { buildThresholds } from './thresholds.ts';
 
 /** Patches of ink in 4 × 4 cells of 300 pixels, at a flat tone in percent. A gap of 1 % of a cell is 3 pixels. */
 function patches(spot: string, percent: number): number {
-  const screen = { spot, ruling: 8, angle: 0, smallest: 0, largest: 100 };
   return countPatches(
-    screenPlane(createPlane(1200, 1200, percentToCoverage(percent)), 0, 0, thresholdsFor(screen, 2400)),
+    screenPlane(
+      createPlane(1200, 1200, percentToCoverage(percent)),
+      0,
+      0,
+      buildThresholds(findSupercell(8, 0, 2400), spotOf(spot)),
+    ),
   );
 }
 

@@ -1,40 +1,71 @@
+import { startOfFields } from '../field.ts';
+import type { Frame } from '../plate/frame.ts';
+import { MM_PER_INCH } from '../plate/frame.ts';
 import { recentOnly } from '../recent.ts';
-import { limitThresholds, type DotLimits } from './dot-limits.ts';
-import { spotOf } from './spot/index.ts';
-import { findSupercell, type Supercell } from './supercell.ts';
-import { buildThresholds, type Thresholds } from './thresholds.ts';
+import type { DotLimits } from './dot-limits.ts';
+import { screenKind } from './kinds/index.ts';
+import type { Lattice, Screener } from './kinds/kind.ts';
 
 /** How a plate becomes dots. */
 export interface Screen extends DotLimits {
-  /** Id of the dot shape. */
-  readonly spot: string;
-  /** Lines per inch. */
-  readonly ruling: number;
-  /** Degrees anticlockwise from the sheet's horizontal. */
-  readonly angle: number;
+  /** Id of the kind of screen. */
+  readonly kind: string;
+  /** What the kind's fields describe. */
+  readonly settings: Readonly<Record<string, number | string>>;
+  /** Pixels per inch of the coarse grid that it is drawn on, to be enlarged with hard edges; 0 for the film's own. */
+  readonly coarse: number;
 }
 
-const recentSupercells = recentOnly<Supercell>(32);
-const recentThresholds = recentOnly<Thresholds>(8);
-const recentLimited = recentOnly<Thresholds>(8);
+/** A screen of a kind with these settings, the others as they start. */
+export const newScreen = (
+  kind: string,
+  settings: Screen['settings'] = {},
+  rest: Partial<Omit<Screen, 'kind' | 'settings'>> = {},
+): Screen => ({
+  kind,
+  // Its fields are numbers and words alone.
+  settings: { ...(startOfFields(screenKind(kind).fields) as Screen['settings']), ...settings },
+  smallest: 0,
+  largest: 100,
+  coarse: 0,
+  ...rest,
+});
 
-/** The screen as it can be made at a resolution (dots per inch), with its achieved ruling and angle. */
-export const supercellFor = (screen: Screen, resolution: number, draft = false): Supercell =>
-  recentSupercells(`${screen.ruling}/${screen.angle}/${resolution}/${draft}`, () =>
-    findSupercell(screen.ruling, screen.angle, resolution, draft),
+/** The grid a screen is drawn on, and how many device pixels each of its pixels is wide. */
+export interface ScreenGrid {
+  readonly frame: Frame;
+  readonly times: number;
+}
+
+/** The grid of a screen's own spots on a grid of device pixels: whole device pixels each, from the same corner. */
+export function screenGridOf(screen: Screen, frame: Frame): ScreenGrid {
+  const coarse = screen.coarse > 0 ? Math.max(1, Math.round(frame.resolution / screen.coarse)) : 1;
+  const spot = screenKind(screen.kind).spotSize?.(screen.settings) ?? 0;
+  const pixels = Math.max(1, Math.round((spot / MM_PER_INCH) * (frame.resolution / coarse)));
+  const times = coarse * pixels;
+  if (times === 1) return { frame, times };
+  return {
+    times,
+    frame: {
+      ...frame,
+      width: Math.ceil(frame.width / times),
+      height: Math.ceil(frame.height / times),
+      resolution: frame.resolution / times,
+    },
+  };
+}
+
+const recentScreeners = recentOnly<Screener>(16);
+
+/** What makes a screen's bits on a grid of its own spots. */
+export const screenerFor = (screen: Screen, frame: Frame): Screener =>
+  recentScreeners(JSON.stringify([screen, frame]), () =>
+    screenKind(screen.kind).make(screen.settings, screen, frame),
   );
 
-/** The thresholds of a screen at a resolution (dots per inch), its dot limits worked in; quick ones for a draft. */
-export function thresholdsFor(screen: Screen, resolution: number, draft = false): Thresholds {
-  const { spot, ruling, angle, smallest, largest } = screen;
-  const key = `${spot}/${ruling}/${angle}/${resolution}/${draft}`;
-  return recentLimited(`${key}/${smallest}/${largest}`, () => {
-    const whole = recentThresholds(key, () =>
-      buildThresholds(supercellFor(screen, resolution, draft), spotOf(spot)),
-    );
-    return limitThresholds(whole, screen);
-  });
-}
+/** A screen's lattice, or undefined where it has none. */
+export const latticeOf = (screen: Screen): Lattice | undefined =>
+  screenKind(screen.kind).lattice?.(screen.settings);
 
 /** Grey levels one cell can show: (resolution ÷ ruling)² + 1, both per inch; common practice, no source. */
 export const greyLevels = (resolution: number, ruling: number): number =>

@@ -35,6 +35,15 @@ export function buildThresholds(supercell: Supercell, spot: Spot): Thresholds {
   const brick = brickOf(supercell.ax, supercell.ay);
   const { keys, cells } = measurePixels(supercell, brick, spot);
   const order = rankPixels(keys, cells, supercell.cells);
+  return layThresholds(brick, order);
+}
+
+/**
+ * Thresholds of a brick from the order in which its pixels are inked.
+ *
+ * @param order pixels (row · width + column), first inked first
+ */
+export function layThresholds(brick: Brick, order: ArrayLike<number>): Thresholds {
   const count = order.length;
   const run = brick.width * Math.ceil(LEAST_RUN / brick.width);
   const stride = run + OVERHANG;

@@ -1,47 +1,74 @@
-import { SPOTS, type Screen } from '@brachytone/core';
+import {
+  carries,
+  counts,
+  newScreen,
+  SCREEN_KINDS,
+  screenKind,
+  SPOTS,
+  type Field,
+  type Screen,
+} from '@brachytone/core';
 import { LIMITS } from '@brachytone/job';
-import { DEGREES, LPI, PERCENT } from '../../controls/quantity.ts';
+import { useMemo } from 'react';
+import { PERCENT, PPI } from '../../controls/quantity.ts';
 import { SliderRow } from '../../controls/slider-row.tsx';
-import { SpotButton } from './spot-button.tsx';
+import { FieldRow } from './field-row.tsx';
+import { MotifRow } from './motif-row.tsx';
+import { SwatchChoice } from './swatch-choice.tsx';
 
-/** Dot shape, ruling, angle and dot limits of a screen. */
+type Settings = Screen['settings'];
+export type SetScreen = (label: string, change: Partial<Screen>, gesture?: string | null) => void;
+
+/** A screen of another kind, with those settings of the one before that both have. */
+function changedKind(screen: Screen, kind: string): Screen {
+  const fresh = newScreen(kind);
+  const before = screenKind(screen.kind).fields;
+  const kept = Object.entries(screenKind(kind).fields).filter(
+    ([name, field]) => before[name]?.type === field.type && before[name]?.label === field.label,
+  );
+  const settings = Object.fromEntries(kept.map(([name]) => [name, screen.settings[name]]));
+  return { ...fresh, ...screen, kind, settings: { ...fresh.settings, ...settings } };
+}
+
+/** What a screen is and what it is set by. */
 export function ScreenControls({
   screen,
+  part = false,
   set,
 }: {
   screen: Screen;
-  set: (label: string, change: Partial<Screen>, gesture?: string | null) => void;
+  /** True where only screens that can be made for a part of the sheet will do. */
+  part?: boolean;
+  set: SetScreen;
 }) {
+  const kinds = useMemo(
+    () =>
+      SCREEN_KINDS.map(({ kind, name, says }) => ({
+        value: kind,
+        name,
+        title: `${name}. ${says}`,
+        screen: newScreen(kind),
+      })).filter((choice) => !part || !carries(choice.screen)),
+    [part],
+  );
+  const { fields } = screenKind(screen.kind);
+  const setSettings = (label: string, change: Settings, gesture: string | null = null) =>
+    set(label, { settings: { ...screen.settings, ...change } }, gesture);
   return (
     <>
-      <div role="radiogroup" aria-label="Dot shape" className="mb-2 flex justify-between">
-        {SPOTS.map((spot) => (
-          <SpotButton
-            key={spot.id}
-            spot={spot}
-            angle={screen.angle}
-            pressed={spot.id === screen.spot}
-            onPick={() => set('Dot shape', { spot: spot.id })}
-          />
+      <SwatchChoice
+        label="Kind of screen"
+        named
+        value={screen.kind}
+        choices={kinds}
+        tones={[6, 92]}
+        onPick={(kind) => set('Kind of screen', changedKind(screen, kind))}
+      />
+      {Object.entries(fields)
+        .filter(([, field]) => counts(field, screen.settings))
+        .map(([name, field]) => (
+          <ScreenField key={name} name={name} field={field} screen={screen} set={setSettings} />
         ))}
-      </div>
-      <SliderRow
-        label="Ruling"
-        value={screen.ruling}
-        unit={LPI}
-        {...LIMITS.ruling}
-        usual={[4, 175]}
-        ratio
-        onChange={(ruling, gesture) => set('Ruling', { ruling }, gesture)}
-      />
-      <SliderRow
-        label="Angle"
-        value={screen.angle}
-        unit={DEGREES}
-        {...LIMITS.angle}
-        usual={[0, 180]}
-        onChange={(angle, gesture) => set('Angle', { angle }, gesture)}
-      />
       <SliderRow
         label="Smallest dot"
         value={screen.smallest}
@@ -60,6 +87,86 @@ export function ScreenControls({
         usual={[Math.max(50, screen.smallest + 1), 100]}
         onChange={(largest, gesture) => set('Largest dot', { largest }, gesture)}
       />
+      <CoarseRow screen={screen} set={set} />
+    </>
+  );
+}
+
+function ScreenField({
+  name,
+  field,
+  screen,
+  set,
+}: {
+  name: string;
+  field: Field;
+  screen: Screen;
+  set: (label: string, change: Settings, gesture?: string | null) => void;
+}) {
+  const { settings } = screen;
+  const shapes = useMemo(
+    () =>
+      SPOTS.map(({ id, name: called }) => ({
+        value: id,
+        name: called,
+        screen: newScreen('dots', { spot: id, ruling: 10, angle: 45 }),
+      })),
+    [],
+  );
+  if (field.type === 'spot') {
+    return (
+      <SwatchChoice
+        label="Dot shape"
+        value={settings[name] as string}
+        choices={shapes}
+        tones={[30, 30]}
+        mark={33}
+        onPick={(spot) => set('Dot shape', { [name]: spot })}
+      />
+    );
+  }
+  if (field.type === 'motif') return <MotifRow name={name} value={settings[name] as string} set={set} />;
+  return (
+    <FieldRow
+      name={name}
+      field={field}
+      settings={settings}
+      set={(label, change, gesture) => set(label, change, gesture)}
+    />
+  );
+}
+
+/** Pixels of a coarse grid, if the screen is drawn on one. */
+function CoarseRow({ screen, set }: { screen: Screen; set: SetScreen }) {
+  if (screen.coarse === 0) {
+    return (
+      <button
+        type="button"
+        className="mt-1 text-[12px] text-soft underline hover:text-ink"
+        onClick={() => set('Coarse grid', { coarse: 72 })}
+      >
+        Draw it on a coarse grid…
+      </button>
+    );
+  }
+  return (
+    <>
+      <SliderRow
+        label="Coarse grid"
+        value={screen.coarse}
+        unit={PPI}
+        {...LIMITS.coarse}
+        usual={[6, 300]}
+        ratio
+        onChange={(coarse, gesture) => set('Coarse grid', { coarse }, gesture)}
+      />
+      <button
+        type="button"
+        className="text-[12px] text-soft underline hover:text-ink"
+        onClick={() => set('Coarse grid', { coarse: 0 })}
+      >
+        On the film’s own pixels again
+      </button>
     </>
   );
 }

@@ -1,66 +1,133 @@
-import { filmFrame, greyLevels, MM_PER_INCH, spotOf, supercellFor, type Screen } from '@brachytone/core';
+import {
+  filmFrame,
+  greyLevels,
+  latticeOf,
+  MM_PER_INCH,
+  screenGridOf,
+  screenKind,
+  type Screen,
+} from '@brachytone/core';
 import { edit } from '../../store/job-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';
+import { showPlate } from '../../store/view-slice.ts';
 import { lengthWords, screenWords } from '../words.ts';
 import { Fact, Group } from './group.tsx';
-import { ScreenControls } from './screen-controls.tsx';
+import { ScreenControls, type SetScreen } from './screen-controls.tsx';
 
 export function ScreensSummary() {
   const { plates } = useDocument().recipe;
   return <span className="truncate">{plates.map(({ screen }) => screenWords(screen)).join(', ')}</span>;
 }
 
+/** The plate whose screen is worked on: the one shown alone, or the first. */
+export function useScreenPlate(): number {
+  const { plates } = useDocument().recipe;
+  const alone = useAppSelector((state) => state.view.plate);
+  return Math.max(
+    0,
+    plates.findIndex(({ id }) => id === alone),
+  );
+}
+
 export function ScreensStage() {
   const dispatch = useAppDispatch();
   const { recipe } = useDocument();
-  const alone = useAppSelector((state) => state.view.plate);
-  const index = Math.max(
-    0,
-    recipe.plates.findIndex(({ id }) => id === alone),
-  );
+  const index = useScreenPlate();
   const { screen } = recipe.plates[index];
-  const set = (label: string, change: Partial<Screen>, gesture: string | null = null) =>
-    dispatch(edit(label, (draft) => void Object.assign(draft.recipe.plates[index].screen, change), gesture));
+  const set: SetScreen = (label, change, gesture = null) =>
+    dispatch(
+      edit(
+        label,
+        (draft) => void Object.assign(draft.recipe.plates[index].screen, structuredClone(change)),
+        gesture,
+      ),
+    );
   return (
     <>
-      <Group name="Dot">
-        <ScreenControls screen={screen} set={set} />
-      </Group>
+      {recipe.plates.length > 1 && <PlatePicker index={index} onPick={(id) => dispatch(showPlate(id))} />}
+      <ScreenControls screen={screen} set={set} />
+      <p className="mt-1 text-soft">{screenKind(screen.kind).says}</p>
       <AsMade screen={screen} />
     </>
   );
 }
 
-/** What a screen comes to on this film: the cell, its greys, the smallest dot, and what can truly be made. */
+/** Whose screen it is, where there are several plates. */
+function PlatePicker({ index, onPick }: { index: number; onPick: (id: string) => void }) {
+  const { plates, inks } = useDocument().recipe;
+  return (
+    <div role="radiogroup" aria-label="Plate" className="mb-2.5 flex flex-wrap gap-1.5">
+      {plates.map(({ id, ink }, i) => {
+        const { name, colour } = inks.find((one) => one.id === ink)!;
+        return (
+          <button
+            key={id}
+            type="button"
+            role="radio"
+            aria-checked={i === index}
+            onClick={() => onPick(id)}
+            className={`flex h-7 items-center gap-1.5 rounded-sm border bg-raised px-2 ${i === index ? 'border-ink bg-white' : 'border-edge hover:border-soft'}`}
+          >
+            <span className="size-2.5 rounded-full" style={{ background: colour }} /> {name}
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
+/** What a screen comes to on this film: the cell, its greys, the smallest mark, and what can truly be made. */
 function AsMade({ screen }: { screen: Screen }) {
   const { recipe } = useDocument();
   const { resolution } = filmFrame(recipe);
-  const made = supercellFor(screen, resolution);
-  const cell = resolution / screen.ruling;
-  const greys = greyLevels(resolution, screen.ruling);
-  const smallest = spotOf(screen.spot).size(screen.smallest / 100) * (MM_PER_INCH / screen.ruling);
-  const line = screen.spot === 'line';
+  const lattice = latticeOf(screen);
+  const { times, frame } = screenGridOf(screen, filmFrame(recipe));
+  const pixel = MM_PER_INCH / resolution;
   return (
     <Group name="On this film">
+      {times > 1 && (
+        <Fact label="Each spot">
+          {times} × {times} px · {lengthWords(times * pixel)}
+        </Fact>
+      )}
+      {lattice ? (
+        <LatticeFacts screen={screen} resolution={frame.resolution} />
+      ) : (
+        times === 1 && <Fact label="Film pixel">{lengthWords(pixel)}</Fact>
+      )}
+    </Group>
+  );
+}
+
+function LatticeFacts({ screen, resolution }: { screen: Screen; resolution: number }) {
+  const lattice = latticeOf(screen)!;
+  const cell = resolution / lattice.ruling;
+  const greys = greyLevels(resolution, lattice.ruling);
+  const made = lattice.supercell?.(resolution);
+  return (
+    <>
       <Fact label="Cell">
-        {cell.toFixed(1)} px · {lengthWords(MM_PER_INCH / screen.ruling)}
+        {cell.toFixed(1)} px · {lengthWords(MM_PER_INCH / lattice.ruling)}
       </Fact>
       <Fact label="Greys">
         <span className={greys < 64 ? 'text-warn' : ''}>{greys.toLocaleString('en')}</span> a cell
       </Fact>
-      <Fact label={line ? 'Thinnest line' : 'Least dot'}>
-        {screen.smallest > 0 ? lengthWords(smallest) : 'one film pixel'}
+      <Fact label={lattice.mark === 'line' ? 'Thinnest line' : 'Least dot'}>
+        {screen.smallest > 0 ? lengthWords(lattice.size(screen.smallest / 100)) : 'one film pixel'}
       </Fact>
-      <Fact label="Made at">
-        {made.ruling.toFixed(2)} lpi · {made.angle.toFixed(2)}°
-      </Fact>
+      <Fact label="At 50 %">{lengthWords(lattice.size(0.5))}</Fact>
+      {made && (
+        <Fact label="Made at">
+          {made.ruling.toFixed(2)} lpi · {made.angle.toFixed(2)}°
+        </Fact>
+      )}
       {cell < 2 && (
         <p className="mt-1 text-warn">
           Too fine for this film: a cell has fewer than 2 pixels across. Take a coarser ruling or more film
           resolution.
         </p>
       )}
-    </Group>
+    </>
   );
 }

@@ -1,4 +1,4 @@
-import { filmFrame, MM_PER_INCH, mmToPixels, spotOf, type View } from '@brachytone/core';
+import { filmFrame, latticeOf, MM_PER_INCH, mmToPixels, type View } from '@brachytone/core';
 import { useMemo, useRef } from 'react';
 import { useDrawing, type Drawing } from '../../engine/use-drawing.ts';
 import type { Arrival } from '../../engine/use-pictures.ts';
@@ -66,7 +66,8 @@ export function Loupe({ arrival, version }: { arrival: Arrival; version: number 
   const tone = tones?.[recipe.plates.indexOf(plate)];
   const perMm = (enlargement * frame.resolution) / MM_PER_INCH / ratio;
   const bar = scaleLength(perMm);
-  const dot = tone && spotOf(plate.screen.spot).size(tone.made / 100) * (MM_PER_INCH / plate.screen.ruling);
+  const lattice = latticeOf(plate.screen);
+  const dot = tone && lattice?.size(tone.made / 100);
   const left = Math.max(0, pointer.table.x + 18);
   const top = Math.max(0, pointer.table.y - GLASS - 18);
   return (
@@ -88,7 +89,7 @@ export function Loupe({ arrival, version }: { arrival: Arrival; version: number 
         </span>
         {dot !== undefined && (
           <span>
-            {plate.screen.spot === 'line' ? 'line' : 'dot'} {lengthWords(dot)}
+            {lattice?.mark} {lengthWords(dot)}
           </span>
         )}
       </div>

@@ -1,4 +1,4 @@
-import { filmFrame, MM_PER_INCH, mmToPixels, spotOf } from '@brachytone/core';
+import { filmFrame, latticeOf, mmToPixels } from '@brachytone/core';
 import { useEffect, useState } from 'react';
 import { inWorker } from '../../engine/engine.ts';
 import { useDocument } from '../../store/use-job.ts';
@@ -46,7 +46,7 @@ export function Readout() {
       {recipe.plates.map((plate, i) => {
         const ink = recipe.inks.find(({ id }) => id === plate.ink)!;
         const tone = tones?.[i];
-        const cell = MM_PER_INCH / plate.screen.ruling;
+        const lattice = latticeOf(plate.screen);
         return (
           <div key={plate.id} className="contents">
             <Entry name={ink.name}>
@@ -61,9 +61,9 @@ export function Readout() {
                 '—'
               )}
             </Entry>
-            <Entry name={plate.screen.spot === 'line' ? 'line' : 'dot'}>
-              {tone ? lengthWords(spotOf(plate.screen.spot).size(tone.made / 100) * cell) : '—'}
-            </Entry>
+            {lattice && (
+              <Entry name={lattice.mark}>{tone ? lengthWords(lattice.size(tone.made / 100)) : '—'}</Entry>
+            )}
           </div>
         );
       })}

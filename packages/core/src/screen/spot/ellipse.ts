@@ -1,12 +1,15 @@
 import type { Spot } from './spot.ts';
 
-/** Width of the ellipse over its length. */
-const ASPECT = 0.72;
+/** Width of the ellipse over its length, unless it says otherwise. */
+export const USUAL_ASPECT = 0.72;
 
 /** An ellipse lying along the screen's direction: joins end to end first (56.5 %), then side to side. */
-export const ellipse: Spot = {
+const ellipseOf = (aspect: number): Spot => ({
   id: 'ellipse',
   name: 'Ellipse',
-  value: (u, v) => u * u * ASPECT + (v * v) / ASPECT,
-  size: (coverage) => 2 * Math.sqrt((coverage * ASPECT) / Math.PI),
-};
+  value: (u, v) => u * u * aspect + (v * v) / aspect,
+  size: (coverage) => 2 * Math.sqrt((coverage * aspect) / Math.PI),
+  shaped: (shape) => ellipseOf(shape.aspect),
+});
+
+export const ellipse = ellipseOf(USUAL_ASPECT);

@@ -1,16 +1,20 @@
+import { cross } from './cross.ts';
 import { diamond } from './diamond.ts';
 import { ellipse } from './ellipse.ts';
+import { euclidean } from './euclidean.ts';
 import { line } from './line.ts';
+import { motif } from './motif.ts';
+import { ring } from './ring.ts';
 import { round } from './round.ts';
-import type { Spot } from './spot.ts';
+import type { Spot, SpotShape } from './spot.ts';
 import { square } from './square.ts';
 
 /** Every dot shape there is, in the order shown. A new one is a file and a line here. */
-export const SPOTS: readonly Spot[] = [round, ellipse, diamond, square, line];
+export const SPOTS: readonly Spot[] = [round, euclidean, ellipse, diamond, square, line, cross, ring, motif];
 
-/** The shape of the given id. */
-export function spotOf(id: string): Spot {
+/** The shape of the given id, bent if it is told how. */
+export function spotOf(id: string, shape?: SpotShape): Spot {
   const spot = SPOTS.find((candidate) => candidate.id === id);
   if (!spot) throw new RangeError(`There is no dot shape “${id}”.`);
-  return spot;
+  return (shape && spot.shaped?.(shape)) ?? spot;
 }

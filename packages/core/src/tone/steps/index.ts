@@ -11,7 +11,8 @@ import { recover } from './recover.ts';
 import { refine } from './refine.ts';
 import { sharpen } from './sharpen.ts';
 import { specks } from './specks.ts';
-import type { Field, StepKind } from './step.ts';
+import { startOfFields, type Field } from '../../field.ts';
+import type { StepKind } from './step.ts';
 
 /** Every kind of tone step, in the order they are offered. */
 export const STEP_KINDS: readonly StepKind[] = [
@@ -38,5 +39,4 @@ export function stepKind(kind: string): StepKind {
 }
 
 /** The settings a new step of a kind begins with. */
-export const startOf = (kind: StepKind): Record<string, Field['start']> =>
-  Object.fromEntries(Object.entries(kind.fields).map(([name, field]) => [name, field.start]));
+export const startOf = (kind: StepKind): Record<string, Field['start']> => startOfFields(kind.fields);

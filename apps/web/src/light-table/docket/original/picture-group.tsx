@@ -1,4 +1,4 @@
-import { effectiveResolution, type Crop, type PictureContent } from '@brachytone/core';
+import { effectiveResolution, latticeOf, type Crop, type PictureContent } from '@brachytone/core';
 import { cropToSheet, LIMITS, placeOnSheet, recrop } from '@brachytone/job';
 import { Button } from '../../../controls/button.tsx';
 import { DEGREES } from '../../../controls/quantity.ts';
@@ -22,7 +22,7 @@ export function PictureGroup() {
   const content = original.content as PictureContent;
   const file = useFiles().get(content.picture);
   const cropping = useAppSelector((state) => state.view.table === 'original');
-  const ruling = Math.max(...recipe.plates.map(({ screen }) => screen.ruling));
+  const ruling = Math.max(...recipe.plates.map(({ screen }) => latticeOf(screen)?.ruling ?? 0));
   const { crop } = content;
   if (!file) return null;
   const setCrop = (next: Crop, gesture: string | null = null) =>
@@ -87,9 +87,11 @@ export function PictureGroup() {
         />
         <Fact label="Prints at">{ppi.toFixed(0)} ppi</Fact>
         <p className={ppi < ruling * 1.5 ? 'text-warn' : 'text-soft'}>
-          {ppi < ruling * 1.5
-            ? `Fewer than 1.5 pixels for each line at ${ruling} lpi: detail will look soft.`
-            : `${(ppi / ruling).toFixed(1)} pixels for each line at ${ruling} lpi: enough.`}
+          {ruling === 0
+            ? 'Screened without a ruling: finer than its spots, the picture gains nothing.'
+            : ppi < ruling * 1.5
+              ? `Fewer than 1.5 pixels for each line at ${ruling} lpi: detail will look soft.`
+              : `${(ppi / ruling).toFixed(1)} pixels for each line at ${ruling} lpi: enough.`}
         </p>
       </Group>
       <Group name="File">

@@ -2,7 +2,8 @@ import { stepKind, type Levels } from '@brachytone/core';
 import { useOriginal } from '../../../store/use-original.ts';
 import { useDocument } from '../../../store/use-job.ts';
 import { LevelsChart } from './levels-chart.tsx';
-import { FieldRow, type ControlsProps } from './step-controls.tsx';
+import { FieldRow } from '../field-row.tsx';
+import type { ControlsProps } from './step-controls.tsx';
 import { useHistogram } from './use-histogram.ts';
 
 /** Levels over the histogram of the tones that come to them. */
@@ -18,9 +19,15 @@ export function LevelsControls(props: ControlsProps) {
         limits={{ smallest, largest }}
         onChange={(change, gesture) => props.set({ ...change }, gesture)}
       />
-      <FieldRow name="mid" field={mid} {...props} />
-      <FieldRow name="floor" field={floor} {...props} />
-      <FieldRow name="ceiling" field={ceiling} {...props} />
+      {Object.entries({ mid, floor, ceiling }).map(([name, field]) => (
+        <FieldRow
+          key={name}
+          name={name}
+          field={field}
+          settings={props.step.settings}
+          set={(_, change, gesture) => props.set(change, gesture)}
+        />
+      ))}
     </>
   );
 }

@@ -1,6 +1,5 @@
-import type { Fade } from '@brachytone/core';
+import { screenKind, type Fade } from '@brachytone/core';
 import { Brush } from 'lucide-react';
-import { LPI, formatQuantity } from '../../../../controls/quantity.ts';
 import { Segmented } from '../../../../controls/segmented.tsx';
 import { useEditOriginal, useOriginal } from '../../../../store/use-original.ts';
 import { Row } from '../../group.tsx';
@@ -9,7 +8,7 @@ import { GradientControls } from '../gradient-controls.tsx';
 import { HandTool } from './hand-tool.tsx';
 
 export const fadeWords = ({ by, screen }: Fade): string =>
-  `${by === 'tone' ? 'by its tones' : 'gradient'}, ${formatQuantity(screen.ruling, LPI)}`;
+  `${by === 'tone' ? 'by its tones' : 'gradient'}, ${screenKind(screen.kind).name.toLowerCase()}`;
 
 /** The dots an original dissolves into. */
 export function FadeControls() {
@@ -45,10 +44,11 @@ export function FadeControls() {
       <div className="mt-2 mb-1.5 border-t border-edge/70" />
       <ScreenControls
         screen={fade.screen}
+        part
         set={(label, part, gesture = null) =>
           change(
             `${label} of the fade`,
-            (draft) => void Object.assign(draft.fade!.screen, part),
+            (draft) => void Object.assign(draft.fade!.screen, structuredClone(part)),
             gesture && `fade-${gesture}`,
           )
         }

@@ -49,10 +49,11 @@ export function MixControls() {
       <div className="mt-1 mb-1.5 border-t border-edge/70" />
       <ScreenControls
         screen={mix.screen}
+        part
         set={(label, part, gesture = null) =>
           change(
             `${label} of the mix`,
-            (draft) => void Object.assign(draft.mix!.screen, part),
+            (draft) => void Object.assign(draft.mix!.screen, structuredClone(part)),
             gesture && `mix-${gesture}`,
           )
         }

@@ -1,6 +1,6 @@
-import type { Contour } from '@brachytone/core';
+import type { Contour } from './contour.ts';
 
-/** The contours of plain path data: absolute M, L, C, Q and Z alone, as resvg writes them. */
+/** The contours of plain path data: absolute M, L, C, Q and Z alone, as resvg writes them. Anything else is passed over. */
 export function parseContours(d: string): Contour[] {
   const out: Contour[] = [];
   let start: [number, number] = [0, 0];

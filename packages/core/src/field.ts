@@ -1,0 +1,112 @@
+/** What a tone step or a screen can be set by: the schema, the docket and the tests read it here. */
+
+/** Says under which choice of another field a field counts at all. */
+interface Conditional {
+  readonly when?: { readonly field: string; readonly is: readonly string[] };
+}
+
+/** A number that something is set by. */
+export interface NumberField extends Conditional {
+  readonly type: 'number';
+  readonly label: string;
+  /** `px`: pixels of the original; `whole`: a whole number. */
+  readonly unit: 'percent' | 'px' | 'ppi' | 'plain' | 'lpi' | 'degrees' | 'mm' | 'whole';
+  readonly least: number;
+  readonly most: number;
+  /** Range of the slider where it is narrower than what may be typed. */
+  readonly usual?: readonly [number, number];
+  /** True when ratios count, not differences. */
+  readonly ratio?: boolean;
+  readonly start: number;
+}
+
+/** One of a few words. */
+export interface ChoiceField extends Conditional {
+  readonly type: 'choice';
+  readonly label: string;
+  readonly options: readonly { readonly value: string; readonly label: string; readonly title?: string }[];
+  readonly start: string;
+}
+
+/** The seed of the random numbers. */
+export interface SeedField extends Conditional {
+  readonly type: 'seed';
+  readonly label: string;
+  readonly start: number;
+}
+
+/** Points of a tone curve, percent to percent, in order. */
+export interface CurveField {
+  readonly type: 'curve';
+  readonly label: string;
+  readonly start: readonly { readonly in: number; readonly out: number }[];
+}
+
+/** Tones in percent, rising. */
+export interface TonesField {
+  readonly type: 'tones';
+  readonly label: string;
+  readonly least: number;
+  readonly most: number;
+  readonly start: readonly number[];
+}
+
+/** Strokes of a brush on the picture. */
+export interface StrokesField {
+  readonly type: 'strokes';
+  readonly label: string;
+  readonly start: readonly Stroke[];
+}
+
+/**
+ * A stroke painted on a picture. Places and radius are shares of the picture's width; y counts from its top. Pressure is
+ * 0–1. Strength in percent of full ink: above 0 darkens, below 0 lightens.
+ */
+export interface Stroke {
+  readonly points: readonly (readonly [x: number, y: number, pressure: number])[];
+  readonly radius: number;
+  readonly strength: number;
+  /** Share of the radius over which the brush fades, in percent. */
+  readonly softness: number;
+}
+
+/** A dot's shape, by its id. */
+export interface SpotField {
+  readonly type: 'spot';
+  readonly label: string;
+  readonly start: string;
+}
+
+/** A motif: a closed path as `readMotif` reads it; empty for none. */
+export interface MotifField extends Conditional {
+  readonly type: 'motif';
+  readonly label: string;
+  readonly start: string;
+}
+
+export type Field =
+  NumberField | ChoiceField | SeedField | CurveField | TonesField | StrokesField | SpotField | MotifField;
+export type Fields = Readonly<Record<string, Field>>;
+
+/** The settings that fields describe. */
+export type SettingsOf<F extends Fields> = {
+  readonly [K in keyof F]: F[K] extends NumberField | SeedField
+    ? number
+    : F[K] extends ChoiceField | SpotField | MotifField
+      ? string
+      : F[K] extends CurveField
+        ? CurveField['start']
+        : F[K] extends TonesField
+          ? TonesField['start']
+          : F[K] extends StrokesField
+            ? StrokesField['start']
+            : Field['start'];
+};
+
+/** The settings that fields begin with. */
+export const startOfFields = (fields: Fields): Record<string, Field['start']> =>
+  Object.fromEntries(Object.entries(fields).map(([name, field]) => [name, field.start]));
+
+/** True when a field counts under these settings. */
+export const counts = (field: Field, settings: Readonly<Record<string, unknown>>): boolean =>
+  !('when' in field) || !field.when || field.when.is.includes(String(settings[field.when.field]));

@@ -1,0 +1,15 @@
+import { blueTile } from '../noise/blue-tile.ts';
+import { tiled } from '../tiled.ts';
+import { defineScreen } from './kind.ts';
+import { SPOT_SIZE, spotSizeWords } from './spot-size.ts';
+
+export const blueNoise = defineScreen({
+  kind: 'blue',
+  name: 'Blue noise',
+  says: 'Square spots strewn evenly, with no pattern and no direction.',
+  fields: { spot: SPOT_SIZE(0.12) },
+  words: ({ spot }) => `blue noise · ${spotSizeWords(spot)}`,
+  spotSize: ({ spot }) => spot,
+  carries: () => false,
+  make: (_, limits) => tiled(blueTile(), limits),
+});

@@ -1,0 +1,62 @@
+import type { MotifField, NumberField, SpotField } from '../../field.ts';
+import { MOTIFS } from '../spot/motif.ts';
+import { SPOTS } from '../spot/index.ts';
+import { USUAL_ASPECT } from '../spot/ellipse.ts';
+
+/** Fields that screens of dots and of lines share. */
+
+export const SPOT = (start: string): SpotField => ({ type: 'spot', label: 'Shape', start });
+
+export const RULING: NumberField = {
+  type: 'number',
+  label: 'Ruling',
+  unit: 'lpi',
+  least: 1,
+  most: 300,
+  usual: [4, 175],
+  ratio: true,
+  start: 30,
+};
+
+export const ANGLE = (start: number): NumberField => ({
+  type: 'number',
+  label: 'Angle',
+  unit: 'degrees',
+  least: -180,
+  most: 180,
+  usual: [0, 180],
+  start,
+});
+
+export const ASPECT: NumberField = {
+  type: 'number',
+  label: 'Aspect',
+  unit: 'plain',
+  least: 0.2,
+  most: 1,
+  start: USUAL_ASPECT,
+  when: { field: 'spot', is: ['ellipse'] },
+};
+
+export const MOTIF: MotifField = {
+  type: 'motif',
+  label: 'Motif',
+  start: MOTIFS[0].path,
+  when: { field: 'spot', is: ['motif'] },
+};
+
+interface SpotSettings {
+  readonly spot: string;
+  readonly aspect: number;
+  readonly motif: string;
+}
+
+/** The same only for the same shape. */
+export const spotKey = ({ spot, aspect, motif }: SpotSettings): string =>
+  spot === 'ellipse' ? `ellipse ${aspect}` : spot === 'motif' ? `motif ${motif}` : spot;
+
+/** A shape by its name; a motif by its own, if it has one. */
+export function spotWords({ spot, motif }: SpotSettings): string {
+  const name = spot === 'motif' ? MOTIFS.find(({ path }) => path === motif)?.name : undefined;
+  return (name ?? SPOTS.find(({ id }) => id === spot)?.name ?? spot).toLowerCase();
+}

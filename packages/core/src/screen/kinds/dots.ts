@@ -1,0 +1,121 @@
+import { MM_PER_INCH, mmToPixels } from '../../plate/frame.ts';
+import { SOLID } from '../../raster/plane.ts';
+import { recentOnly } from '../../recent.ts';
+import { turnOf } from '../../turn.ts';
+import { scatterAt } from '../scatter.ts';
+import { largestApart } from '../apart.ts';
+import type { DotLimits } from '../dot-limits.ts';
+import { spotOf } from '../spot/index.ts';
+import { findSupercell, type Supercell } from '../supercell.ts';
+import { buildThresholds, type Thresholds } from '../thresholds.ts';
+import { tiled } from '../tiled.ts';
+import { cellTable, screenWarped, shiftFor } from '../warp.ts';
+import { ANGLE, ASPECT, MOTIF, RULING, SPOT, spotKey, spotWords } from './dot-fields.ts';
+import { defineScreen } from './kind.ts';
+
+const recentSupercells = recentOnly<Supercell>(32);
+const recentThresholds = recentOnly<Thresholds>(8);
+
+/** Part of a cell that ragged edges are frayed by, at most. */
+const FRAY = 0.16;
+/** Frays along a cell. */
+const FRAYS = 5;
+
+/** The screen as it can be made at a resolution (dots per inch), with its achieved ruling and angle. */
+const supercellOf = (ruling: number, angle: number, resolution: number, draft = false): Supercell =>
+  recentSupercells(`${ruling}/${angle}/${resolution}/${draft}`, () =>
+    findSupercell(ruling, angle, resolution, draft),
+  );
+
+export const dots = defineScreen({
+  kind: 'dots',
+  name: 'Dots',
+  says: 'Dots on a lattice that grow with the tone.',
+  fields: {
+    spot: SPOT('round'),
+    motif: MOTIF,
+    ruling: RULING,
+    angle: ANGLE(45),
+    aspect: ASPECT,
+    apart: {
+      type: 'number',
+      label: 'Keep apart',
+      unit: 'mm',
+      least: 0,
+      most: 5,
+      usual: [0, 0.5],
+      start: 0,
+    },
+    place: { type: 'number', label: 'Out of place', unit: 'percent', least: 0, most: 100, start: 0 },
+    size: { type: 'number', label: 'Out of size', unit: 'percent', least: 0, most: 100, start: 0 },
+    ragged: { type: 'number', label: 'Ragged edge', unit: 'percent', least: 0, most: 100, start: 0 },
+    seed: { type: 'seed', label: 'Throw', start: 1 },
+  },
+  words: (settings) => spotWords(settings),
+  carries: () => false,
+  lattice(settings) {
+    const spot = spotOf(settings.spot, settings);
+    return {
+      ruling: settings.ruling,
+      angle: settings.angle,
+      mark: settings.spot === 'line' ? 'line' : 'dot',
+      size: (coverage) => spot.size(coverage) * (MM_PER_INCH / settings.ruling),
+      ...(isRegular(settings)
+        ? {
+            supercell: (resolution, draft) => supercellOf(settings.ruling, settings.angle, resolution, draft),
+          }
+        : {}),
+    };
+  },
+  make(settings, limits, frame) {
+    const { ruling, angle, place, size, ragged, seed } = settings;
+    const spot = spotOf(settings.spot, settings);
+    const key = spotKey(settings);
+    const apart = largestApart(key, spot, settings.apart / (MM_PER_INCH / ruling) + (place / 100) * 0.5);
+    const kept: DotLimits = {
+      smallest: Math.min(limits.smallest, settings.apart > 0 ? apart : 100),
+      largest: Math.min(limits.largest, settings.apart > 0 ? apart : 100),
+    };
+    const { resolution, draft = false } = frame;
+    if (isRegular(settings)) {
+      const thresholds = recentThresholds(`${key}/${ruling}/${angle}/${resolution}/${draft}`, () =>
+        buildThresholds(supercellOf(ruling, angle, resolution, draft), spot),
+      );
+      return tiled(thresholds, kept);
+    }
+    const table = cellTable(key, spot, kept);
+    const cell = mmToPixels(MM_PER_INCH / ruling, frame);
+    const { cos, sin } = turnOf(angle);
+    const [along, across] = [cos / cell, sin / cell];
+    const moved = place / 100;
+    const grown = (size / 100) * 0.7 * SOLID;
+    const frayed = (ragged / 100) * FRAY;
+    const warp = {
+      shift: shiftFor(ragged > 0 ? cell / FRAYS / 3 : cell / 4),
+      place: (x: number, y: number, out: Float64Array) => {
+        let u = (x + 0.5) * along - (y + 0.5) * across;
+        let v = (x + 0.5) * across + (y + 0.5) * along;
+        const [cu, cv] = [u - 0.5, v - 0.5];
+        out[2] = grown > 0 ? scatterAt(seed * 7 + 2, cu, cv) * grown : 0;
+        if (moved > 0) {
+          u += scatterAt(seed * 7, cu, cv) * moved;
+          v += scatterAt(seed * 7 + 1, cu, cv) * moved;
+        }
+        if (frayed > 0) {
+          u += scatterAt(seed * 7 + 3, cu * FRAYS, cv * FRAYS) * frayed;
+          v += scatterAt(seed * 7 + 4, cu * FRAYS, cv * FRAYS) * frayed;
+        }
+        out[0] = u;
+        out[1] = v;
+      },
+    };
+    return {
+      carries: false,
+      margin: 0,
+      screen: (coverage, region) => screenWarped(coverage, region, table, warp),
+    };
+  },
+});
+
+const isRegular = ({ place, size, ragged }: { place: number; size: number; ragged: number }): boolean =>
+  place === 0 && size === 0 && ragged === 0;

@@ -1,0 +1,89 @@
+import { filmFrame } from '../../plate/frame.ts';
+import { plateBits } from '../../plate/evaluate.ts';
+import type { Scene } from '../../plate/scene.ts';
+import { bitAt, countInk, cropBits, type Bits } from '../../raster/bits.ts';
+import { greyPicture, sceneOf } from '../../testing.ts';
+import { newScreen, type Screen } from '../screen.ts';
+import { SCREEN_KINDS } from './index.ts';
+
+/** Screens of every kind, and of kinds that are made in several ways, in each of their ways. */
+const SCREENS: [name: string, screen: Screen][] = [
+  ...SCREEN_KINDS.map(({ kind, name }): [string, Screen] => [name, newScreen(kind)]),
+  ['Dots, irregular', newScreen('dots', { place: 40, size: 50, ragged: 60 })],
+  ['Dots, a motif', newScreen('dots', { spot: 'motif' })],
+  ['Dots, kept apart', newScreen('dots', { apart: 0.1 })],
+  ...['straight', 'arc', 'wave', 'spiral', 'form'].flatMap((path): [string, Screen][] => [
+    [`Lines, ${path}`, newScreen('lines', { path, wobble: 30 })],
+    [`Dots that run in a ${path}`, newScreen('lines', { path, spot: 'round' })],
+  ]),
+  ['Lines, crossed', newScreen('lines', { path: 'form', crossed: 40 })],
+  ['Diffused widely', newScreen('diffused', { kernel: 'wide', loosen: 30 })],
+  ['Diffused evenly', newScreen('diffused', { kernel: 'even' })],
+  ['Ordered in dots', newScreen('ordered', { pattern: 'clustered' })],
+  ['Grain, streaked', newScreen('grain', { manner: 'streaked' })],
+  ['Threshold without specks', newScreen('threshold', { specks: 0.5, holes: 0.5 })],
+  ['Dots on a coarse grid', newScreen('dots', { ruling: 12 }, { coarse: 60 })],
+];
+
+const sheet = { width: 30, height: 22, resolution: 300 };
+const ramp = greyPicture(240, 176, (x, y) => 255 - ((x * 220) / 240 + 20 * Math.sin(y / 9) + 16));
+const flat = (percent: number) => greyPicture(60, 44, () => Math.round(255 - (percent * 255) / 100));
+const whole = (scene: Scene): Bits => {
+  const frame = filmFrame(scene.recipe);
+  return plateBits(scene, 0, frame, { x: 0, y: 0, width: frame.width, height: frame.height });
+};
+const shareOf = (bits: Bits) => countInk(bits) / (bits.width * bits.height);
+
+describe.each(SCREENS)('%s', (_, screen) => {
+  it('makes any region as that part of the whole, bit for bit', () => {
+    const all = whole(sceneOf(ramp, sheet, screen));
+    // A scene of its own each time: nothing made before may help.
+    for (const region of [
+      { x: 37, y: 90, width: 201, height: 66 },
+      { x: 0, y: 0, width: 40, height: 9 },
+      { x: 255, y: 181, width: 99, height: 79 },
+    ]) {
+      const scene = sceneOf(
+        greyPicture(240, 176, (x, y) => ramp.data[y * 240 + x]),
+        sheet,
+        screen,
+      );
+      const part = plateBits(scene, 0, filmFrame(scene.recipe), region);
+      expect(Buffer.compare(part.data, cropBits(all, region).data)).toBe(0);
+    }
+  });
+  it('leaves bare what is bare, and makes solid what is solid', () => {
+    if (screen.settings.apart) return;
+    expect(shareOf(whole(sceneOf(flat(0), sheet, screen)))).toBe(0);
+    expect(shareOf(whole(sceneOf(flat(100), sheet, screen)))).toBe(1);
+  });
+  if (screen.kind !== 'threshold') {
+    it.each([12, 50, 85])('inks %p %% where that is asked', (percent) => {
+      if (screen.settings.apart && percent > 60) return;
+      const asked = Math.round((percent * 255) / 100) / 255;
+      // Coarse spots and large cells fill a small sheet only about; exact shares are tested on whole tiles.
+      const loose =
+        screen.coarse > 0 || screen.settings.path === 'spiral' || screen.settings.path === 'arc'
+          ? 0.03
+          : 0.02;
+      expect(Math.abs(shareOf(whole(sceneOf(flat(percent), sheet, screen))) - asked)).toBeLessThan(loose);
+    });
+    it('grows darker with the tone', () => {
+      const shares = [5, 20, 40, 55].map((percent) => shareOf(whole(sceneOf(flat(percent), sheet, screen))));
+      for (let i = 1; i < shares.length; i++) expect(shares[i]).toBeGreaterThan(shares[i - 1]);
+    });
+  }
+  it('says itself in few words', () => {
+    const kind = SCREEN_KINDS.find((one) => one.kind === screen.kind)!;
+    expect(kind.words(screen.settings as never)).toMatch(/^\S.{2,34}$/);
+  });
+});
+
+it('a coarse grid is made of whole squares of device pixels, from the sheet’s corner', () => {
+  const bits = whole(sceneOf(ramp, sheet, newScreen('blue', { spot: 0.01 }, { coarse: 60 })));
+  for (let y = 0; y < bits.height; y++) {
+    for (let x = 0; x < bits.width; x++) {
+      expect(bitAt(bits, x, y)).toBe(bitAt(bits, x - (x % 5), y - (y % 5)));
+    }
+  }
+});

@@ -1,0 +1,52 @@
+import type { Frame } from '../plate/frame.ts';
+import { createBits, enlargeBits, type Bits } from '../raster/bits.ts';
+import type { Plane } from '../raster/plane.ts';
+import { bands, type Region } from '../raster/region.ts';
+import { screenerFor, screenGridOf, type Screen } from './screen.ts';
+
+/** Pixels of coverage held at once: little enough to stay near the processor. */
+export const BAND_PIXELS = 1 << 18;
+
+/** The region of a coarser grid that covers a region, each of its pixels being `times` device pixels wide. */
+export function coarseRegion(region: Region, times: number, frame: Frame): Region {
+  const x = Math.floor(region.x / times);
+  const y = Math.floor(region.y / times);
+  return {
+    x,
+    y,
+    width: Math.min(frame.width, Math.ceil((region.x + region.width) / times)) - x,
+    height: Math.min(frame.height, Math.ceil((region.y + region.height) / times)) - y,
+  };
+}
+
+/**
+ * Tones screened by each pixel's place, in a region of a grid.
+ *
+ * @param read coverage of any region of any grid; beyond the sheet it is bare
+ * @throws TypeError when the screen carries something on from what lies above
+ */
+export function screened(
+  screen: Screen,
+  frame: Frame,
+  region: Region,
+  read: (frame: Frame, region: Region) => Plane,
+): Bits {
+  const grid = screenGridOf(screen, frame);
+  const screener = screenerFor(screen, grid.frame);
+  if (screener.carries) throw new TypeError('This screen is made for a whole plate, not for a part of it.');
+  const { margin } = screener;
+  const part = grid.times === 1 ? region : coarseRegion(region, grid.times, grid.frame);
+  const out = createBits(part.width, part.height);
+  // Where tones around a band are looked at, bands are long, so that little is read twice.
+  for (const band of bands(part, margin > 0 ? 1 << 22 : BAND_PIXELS, Math.max(8, 3 * margin))) {
+    const around = {
+      x: band.x - margin,
+      y: band.y - margin,
+      width: band.width + 2 * margin,
+      height: band.height + 2 * margin,
+    };
+    const bits = screener.screen(read(grid.frame, around), band);
+    out.data.set(bits.data, (band.y - part.y) * out.stride);
+  }
+  return grid.times === 1 ? out : enlargeBits(out, part.x, part.y, grid.times, region);
+}

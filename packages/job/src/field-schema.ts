@@ -1,0 +1,84 @@
+import { readMotif, SPOTS, type Field, type Fields } from '@brachytone/core';
+import Joi from 'joi';
+
+const percent = Joi.number().min(0).max(100).required();
+
+/** Points of a tone curve, in order. */
+export const curveSchema = Joi.array()
+  .items(Joi.object({ in: percent, out: percent }))
+  .min(2)
+  .max(24)
+  .custom((points: { in: number }[], helpers) =>
+    points.every((point, i) => i === 0 || point.in > points[i - 1].in)
+      ? points
+      : helpers.error('curve.order'),
+  )
+  .required()
+  .messages({ 'curve.order': 'The points of a curve must stand in order, no two at the same tone.' });
+
+const stroke = Joi.object({
+  points: Joi.array()
+    .items(
+      Joi.array().ordered(
+        Joi.number().min(-10).max(10).required(),
+        Joi.number().min(-100).max(100).required(),
+        Joi.number().min(0).max(1).required(),
+      ),
+    )
+    .min(1)
+    .max(4000)
+    .required(),
+  radius: Joi.number().greater(0).max(2).required(),
+  strength: Joi.number().min(-100).max(100).required(),
+  softness: percent,
+});
+
+/** Strokes of a brush. */
+export const strokesSchema = Joi.array().items(stroke).max(500).required();
+
+/** Path data of a motif: plain absolute commands that enclose something. */
+const motifSchema = Joi.string()
+  .pattern(/^[MLCQZ\d\s.,eE+-]*$/)
+  .max(40000)
+  .custom((path: string, helpers) => (readMotif(path).length > 0 ? path : helpers.error('motif.empty')))
+  .required()
+  .messages({
+    'string.pattern.base': '{{#label}} must be plain path data: M, L, C, Q and Z with numbers.',
+    'motif.empty': '{{#label}} encloses nothing.',
+  });
+
+/** What a setting may be, from its field. */
+function settingSchema(field: Field): Joi.Schema {
+  switch (field.type) {
+    case 'number':
+      return Joi.number().min(field.least).max(field.most).required();
+    case 'seed':
+      return Joi.number().integer().min(0).max(1e9).required();
+    case 'choice':
+      return Joi.valid(...field.options.map(({ value }) => value)).required();
+    case 'curve':
+      return curveSchema;
+    case 'tones':
+      return Joi.array()
+        .items(Joi.number().greater(0).less(100).required())
+        .min(field.least)
+        .max(field.most)
+        .custom((tones: number[], helpers) =>
+          tones.every((tone, i) => i === 0 || tone > tones[i - 1]) ? tones : helpers.error('tones.order'),
+        )
+        .required()
+        .messages({ 'tones.order': 'The tones that bands are parted at must rise.' });
+    case 'strokes':
+      return strokesSchema;
+    case 'spot':
+      return Joi.valid(...SPOTS.map(({ id }) => id)).required();
+    case 'motif':
+      return motifSchema;
+  }
+}
+
+/** What the settings of a kind may be, from its fields. */
+export const settingsSchema = (fields: Fields): Joi.ObjectSchema =>
+  Joi.object(
+    Object.fromEntries(Object.entries(fields).map(([name, field]) => [name, settingSchema(field)])),
+  ).required();
