@@ -1,8 +1,13 @@
 /** What a tone step or a screen can be set by: the schema, the docket and the tests read it here. */
 
-/** Says under which choice of another field a field counts at all. */
+/** Says under which settings of other fields a field counts at all: one of these words, or a number beyond this. */
 interface Conditional {
-  readonly when?: { readonly field: string; readonly is: readonly string[] };
+  readonly when?: {
+    readonly field: string | readonly string[];
+    readonly is?: readonly string[];
+    readonly above?: number;
+    readonly below?: number;
+  };
 }
 
 /** A number that something is set by. */
@@ -107,6 +112,16 @@ export type SettingsOf<F extends Fields> = {
 export const startOfFields = (fields: Fields): Record<string, Field['start']> =>
   Object.fromEntries(Object.entries(fields).map(([name, field]) => [name, field.start]));
 
-/** True when a field counts under these settings. */
-export const counts = (field: Field, settings: Readonly<Record<string, unknown>>): boolean =>
-  !('when' in field) || !field.when || field.when.is.includes(String(settings[field.when.field]));
+/** True when a field counts under these settings: one of the fields it hangs on is as it says. */
+export function counts(field: Field, settings: Readonly<Record<string, unknown>>): boolean {
+  if (!('when' in field) || !field.when) return true;
+  const { field: names, is, above, below } = field.when;
+  return [names].flat().some((name) => {
+    const value = settings[name];
+    return (
+      is?.includes(String(value)) === true ||
+      (above !== undefined && Number(value) > above) ||
+      (below !== undefined && Number(value) < below)
+    );
+  });
+}

@@ -9,6 +9,7 @@ export function NumberField({
   least,
   most,
   onChange,
+  onStrip,
   className = 'w-[74px]',
 }: {
   label: string;
@@ -17,6 +18,8 @@ export function NumberField({
   least: number;
   most: number;
   onChange: (value: number) => void;
+  /** Opens a test strip of the number, on T. */
+  onStrip?: () => void;
   className?: string;
 }) {
   const [typed, setTyped] = useState<string>();
@@ -34,6 +37,12 @@ export function NumberField({
     if (Math.abs(read - value) > 1e-9) keep(read);
   };
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (event.key === 't' && onStrip) {
+      event.preventDefault();
+      settle();
+      onStrip();
+      return;
+    }
     if (event.key === 'Enter') settle();
     if (event.key === 'Escape') {
       setTyped(undefined);

@@ -27,7 +27,7 @@ export function Segmented<Value extends string>({
           key={option.value}
           value={option.value}
           title={option.title}
-          className={`h-7 border-l border-edge px-2.5 first:border-l-0 hover:bg-white data-[state=on]:bg-ink data-[state=on]:text-raised ${wide ? 'grow' : ''}`}
+          className={`h-7 border-l border-edge first:border-l-0 hover:bg-white data-[state=on]:bg-ink data-[state=on]:text-raised ${wide ? 'grow px-1' : 'px-2.5'}`}
         >
           {option.label}
         </ToggleGroup.Item>

@@ -1,5 +1,7 @@
 import { Slider } from 'radix-ui';
 import { useRef } from 'react';
+import type { NumberPath } from '../light-table/strip/strip.ts';
+import { useStripOf } from '../light-table/strip/use-strip.ts';
 import { NumberField } from './number-field.tsx';
 import type { Unit } from './quantity.ts';
 
@@ -13,6 +15,8 @@ interface Props {
   usual?: readonly [number, number];
   /** True for numbers whose ratio counts: the slider then runs evenly in ratios. */
   ratio?: boolean;
+  /** Where the number stands in the job, if it can be tried on a test strip. */
+  path?: NumberPath | undefined;
   /** `gesture` is the same for all changes of one drag, so that they undo as one. */
   onChange: (value: number, gesture: string) => void;
 }
@@ -28,8 +32,11 @@ export function SliderRow({
   most,
   usual = [least, most],
   ratio,
+  path,
   onChange,
 }: Props) {
+  const strip = useStripOf(path);
+  const openStrip = () => strip.open({ label, unit, least, most, ratio: ratio === true }, value, usual);
   const gesture = useRef('');
   const byKey = useRef(false);
   const to = (v: number) => (ratio ? Math.log(Math.max(1e-6, v)) : v);
@@ -56,7 +63,10 @@ export function SliderRow({
         step={ratio ? (to(high) - to(low)) / 200 : unit.step}
         value={[Math.min(to(high), Math.max(to(low), to(value)))]}
         onPointerDown={() => begin(false)}
-        onKeyDown={() => begin(true)}
+        onKeyDown={(event) => {
+          begin(true);
+          if (event.key === 't' && path) openStrip();
+        }}
         onValueChange={([next]) => move(from(next))}
       >
         <Slider.Track className="relative h-px grow bg-soft" />
@@ -72,7 +82,26 @@ export function SliderRow({
         least={least}
         most={most}
         onChange={(next) => onChange(next, `${label}-${++gestures}`)}
+        {...(path ? { onStrip: openStrip } : {})}
       />
+      {path && (
+        <button
+          type="button"
+          aria-pressed={strip.active}
+          aria-label={`Test strip of ${label.toLowerCase()}`}
+          title={`Test strip of ${label.toLowerCase()} (T)`}
+          onClick={openStrip}
+          className="-ml-1 flex h-6 w-4 shrink-0 items-center justify-center gap-[2px] rounded-sm opacity-50 hover:opacity-100 aria-pressed:opacity-100"
+        >
+          {[0, 1, 2].map((bar) => (
+            <span
+              key={bar}
+              className={`h-3 w-[2px] ${strip.active ? 'bg-guide-deep' : 'bg-ink'}`}
+              style={{ opacity: 0.4 + 0.3 * bar }}
+            />
+          ))}
+        </button>
+      )}
     </div>
   );
 }

@@ -10,6 +10,7 @@ import { STAGES } from './stages.ts';
 export const KEYS: readonly (readonly [string, string])[] = [
   ['1 – 5', 'open a stage'],
   ['L', 'hold for the loupe'],
+  ['T', 'test strip of the focused number'],
   ['[ ]', 'previous and next plate'],
   ['0', 'all plates'],
   ['F', 'fit the sheet'],

@@ -1,3 +1,4 @@
+import type { Strip } from '../light-table/strip/strip.ts';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 /** What the table shows. */
@@ -25,6 +26,8 @@ export interface ViewState {
   readonly ends: boolean;
   /** Id of the one plate shown alone, or null. */
   readonly plate: string | null;
+  /** The test strip on the table, or null. */
+  readonly strip: Strip | null;
   readonly loupe: { readonly open: boolean; readonly pinned: boolean; readonly power: number };
   /** Brightness of the bench, 0 dark – 1 light. */
   readonly bench: number;
@@ -41,6 +44,7 @@ const initialState: ViewState = {
   tool: 'none',
   ends: false,
   plate: null,
+  strip: null,
   loupe: { open: false, pinned: false, power: 8 },
   bench: 0.72,
 };
@@ -62,6 +66,7 @@ const slice = createSlice({
       ...state,
       original: payload,
       step: null,
+      strip: null,
     }),
     openStep: (state, { payload }: PayloadAction<string | null>) => ({
       ...state,
@@ -76,7 +81,11 @@ const slice = createSlice({
     }),
     pickStroke: (state, { payload }: PayloadAction<number | null>) => ({ ...state, stroke: payload }),
     showEnds: (state, { payload }: PayloadAction<boolean>) => ({ ...state, ends: payload }),
-    showPlate: (state, { payload }: PayloadAction<string | null>) => ({ ...state, plate: payload }),
+    showPlate: (state, { payload }: PayloadAction<string | null>) => ({
+      ...state,
+      plate: payload,
+      strip: null,
+    }),
     loupeHeld: (state, { payload }: PayloadAction<boolean>) => ({
       ...state,
       loupe: { ...state.loupe, open: payload || state.loupe.pinned },
@@ -90,6 +99,11 @@ const slice = createSlice({
       const power = LOUPE_POWERS[Math.min(LOUPE_POWERS.length - 1, Math.max(0, at))];
       return { ...state, loupe: { ...state.loupe, power } };
     },
+    stripOpened: (state, { payload }: PayloadAction<Strip | null>) => ({
+      ...state,
+      strip: payload,
+      table: payload && state.table === 'original' ? 'proof' : state.table,
+    }),
     benchLit: (state, { payload }: PayloadAction<number>) => ({ ...state, bench: payload }),
     viewReset: (state) => ({ ...initialState, bench: state.bench }),
   },
@@ -109,6 +123,7 @@ export const {
   loupeHeld,
   loupePinned,
   loupePowered,
+  stripOpened,
   benchLit,
   viewReset,
 } = slice.actions;

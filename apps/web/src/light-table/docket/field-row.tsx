@@ -13,6 +13,7 @@ import {
 } from '../../controls/quantity.ts';
 import { Segmented } from '../../controls/segmented.tsx';
 import { SliderRow } from '../../controls/slider-row.tsx';
+import type { NumberPath } from '../strip/strip.ts';
 import { Row } from './group.tsx';
 
 const UNITS: Record<NumberFieldOf['unit'], (ppi: number) => Unit> = {
@@ -32,6 +33,8 @@ export interface FieldProps<F extends Field = Field> {
   settings: Readonly<Record<string, Field['start']>>;
   /** Pixels of the original per inch of the sheet, where lengths may be in them. */
   ppi?: number;
+  /** Where the settings stand in the job, if its numbers can be tried on a test strip. */
+  path?: NumberPath | undefined;
   set: (label: string, change: Record<string, number | string>, gesture: string) => void;
 }
 
@@ -49,7 +52,7 @@ export function FieldRow({ name, field, ...props }: FieldProps) {
   }
 }
 
-function NumberRow({ name, field, settings, ppi = 300, set }: FieldProps<NumberFieldOf>) {
+function NumberRow({ name, field, settings, ppi = 300, path, set }: FieldProps<NumberFieldOf>) {
   const { label, unit, least, most, usual, ratio } = field;
   return (
     <SliderRow
@@ -60,12 +63,28 @@ function NumberRow({ name, field, settings, ppi = 300, set }: FieldProps<NumberF
       most={most}
       {...(usual ? { usual } : {})}
       {...(ratio && least > 0 ? { ratio } : {})}
+      path={path && [...path, name]}
       onChange={(value, gesture) => set(label, { [name]: value }, gesture)}
     />
   );
 }
 
 function ChoiceRow({ name, field, settings, set }: FieldProps<ChoiceField>) {
+  // Many words take the whole width.
+  const wide = field.options.length > 4;
+  if (wide) {
+    return (
+      <div className="mb-2">
+        <Segmented
+          label={field.label}
+          wide
+          value={settings[name] as string}
+          options={field.options}
+          onChange={(value) => set(field.label, { [name]: value }, `${name}-${Date.now()}`)}
+        />
+      </div>
+    );
+  }
   return (
     <Row label={field.label}>
       <Segmented

@@ -12,6 +12,7 @@ import { LIMITS } from '@brachytone/job';
 import { useMemo } from 'react';
 import { PERCENT, PPI } from '../../controls/quantity.ts';
 import { SliderRow } from '../../controls/slider-row.tsx';
+import type { NumberPath } from '../strip/strip.ts';
 import { FieldRow } from './field-row.tsx';
 import { MotifRow } from './motif-row.tsx';
 import { SwatchChoice } from './swatch-choice.tsx';
@@ -34,11 +35,14 @@ function changedKind(screen: Screen, kind: string): Screen {
 export function ScreenControls({
   screen,
   part = false,
+  path,
   set,
 }: {
   screen: Screen;
   /** True where only screens that can be made for a part of the sheet will do. */
   part?: boolean;
+  /** Where the screen stands in the job, if its numbers can be tried on a test strip. */
+  path?: NumberPath;
   set: SetScreen;
 }) {
   const kinds = useMemo(
@@ -67,7 +71,14 @@ export function ScreenControls({
       {Object.entries(fields)
         .filter(([, field]) => counts(field, screen.settings))
         .map(([name, field]) => (
-          <ScreenField key={name} name={name} field={field} screen={screen} set={setSettings} />
+          <ScreenField
+            key={name}
+            name={name}
+            field={field}
+            screen={screen}
+            path={path && [...path, 'settings']}
+            set={setSettings}
+          />
         ))}
       <SliderRow
         label="Smallest dot"
@@ -76,6 +87,7 @@ export function ScreenControls({
         least={0}
         most={Math.min(99, screen.largest - 1)}
         usual={[0, Math.min(50, screen.largest - 1)]}
+        path={path && [...path, 'smallest']}
         onChange={(smallest, gesture) => set('Smallest dot', { smallest }, gesture)}
       />
       <SliderRow
@@ -85,9 +97,10 @@ export function ScreenControls({
         least={Math.max(1, screen.smallest + 1)}
         most={100}
         usual={[Math.max(50, screen.smallest + 1), 100]}
+        path={path && [...path, 'largest']}
         onChange={(largest, gesture) => set('Largest dot', { largest }, gesture)}
       />
-      <CoarseRow screen={screen} set={set} />
+      <CoarseRow screen={screen} path={path} set={set} />
     </>
   );
 }
@@ -96,11 +109,13 @@ function ScreenField({
   name,
   field,
   screen,
+  path,
   set,
 }: {
   name: string;
   field: Field;
   screen: Screen;
+  path: NumberPath | undefined;
   set: (label: string, change: Settings, gesture?: string | null) => void;
 }) {
   const { settings } = screen;
@@ -119,7 +134,7 @@ function ScreenField({
         label="Dot shape"
         value={settings[name] as string}
         choices={shapes}
-        tones={[30, 30]}
+        tones={[24, 64]}
         mark={33}
         onPick={(spot) => set('Dot shape', { [name]: spot })}
       />
@@ -131,13 +146,14 @@ function ScreenField({
       name={name}
       field={field}
       settings={settings}
+      path={path}
       set={(label, change, gesture) => set(label, change, gesture)}
     />
   );
 }
 
 /** Pixels of a coarse grid, if the screen is drawn on one. */
-function CoarseRow({ screen, set }: { screen: Screen; set: SetScreen }) {
+function CoarseRow({ screen, path, set }: { screen: Screen; path: NumberPath | undefined; set: SetScreen }) {
   if (screen.coarse === 0) {
     return (
       <button
@@ -158,6 +174,7 @@ function CoarseRow({ screen, set }: { screen: Screen; set: SetScreen }) {
         {...LIMITS.coarse}
         usual={[6, 300]}
         ratio
+        path={path && [...path, 'coarse']}
         onChange={(coarse, gesture) => set('Coarse grid', { coarse }, gesture)}
       />
       <button

@@ -19,6 +19,8 @@ const FINE = 2;
 const made = new Map<string, ImageData>();
 const MOST_KEPT = 200;
 
+const RUN_IN = 40;
+
 /** Resolution that shows a screen's marks at so many fine pixels each. */
 function resolutionOf(screen: Screen, pixels: number): number {
   const lattice = latticeOf(screen);
@@ -40,8 +42,12 @@ function draw(
   const frame: Frame = { width, height, resolution, bleed: 0, draft: true };
   const plain = { ...screen, coarse: 0 };
   const grid = screenGridOf(plain, frame);
-  const { margin = 0 } = { ...screenerFor(plain, grid.frame) } as { margin?: number };
-  const { width: columns, height: rows } = grid.frame;
+  const { width: columns } = grid.frame;
+  const screener = screenerFor(plain, grid.frame);
+  // What carries something on takes a few rows to settle.
+  const above = screener.carries ? RUN_IN : 0;
+  const margin = screener.carries ? 0 : screener.margin;
+  const rows = grid.frame.height + above;
   const coverage = createPlane(columns + 2 * margin, rows + 2 * margin);
   for (let y = 0, i = 0; y < coverage.height; y++) {
     for (let x = 0; x < coverage.width; x++, i++) {
@@ -49,12 +55,11 @@ function draw(
       coverage.data[i] = percentToCoverage(from + (to - from) * share);
     }
   }
-  const screener = screenerFor(plain, grid.frame);
   const whole = { x: 0, y: 0, width: columns, height: rows };
   const bits = screener.carries
     ? screener.start(columns, rows).rows(coverage)
     : screener.screen(coverage, whole);
-  return enlargeBits(bits, 0, 0, grid.times, { x: 0, y: 0, width, height });
+  return enlargeBits(bits, 0, -above, grid.times, { x: 0, y: 0, width, height });
 }
 
 /** What a screen looks like, by the engine itself. */

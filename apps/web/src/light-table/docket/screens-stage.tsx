@@ -46,7 +46,7 @@ export function ScreensStage() {
   return (
     <>
       {recipe.plates.length > 1 && <PlatePicker index={index} onPick={(id) => dispatch(showPlate(id))} />}
-      <ScreenControls screen={screen} set={set} />
+      <ScreenControls screen={screen} path={['recipe', 'plates', index, 'screen']} set={set} />
       <p className="mt-1 text-soft">{screenKind(screen.kind).says}</p>
       <AsMade screen={screen} />
     </>

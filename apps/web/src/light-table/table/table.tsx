@@ -17,6 +17,8 @@ import { PartTools } from './part-tools.tsx';
 import { PlaceHandles } from './place-handles.tsx';
 import { dragged, layOut, visiblePart, zoomAround } from './geometry.ts';
 import { Measures } from './measures.tsx';
+import { StripLayer } from '../strip/strip-layer.tsx';
+import { StripPanel } from '../strip/strip-panel.tsx';
 import { TableBars } from './table-bars.tsx';
 import { whatToDraw } from './what.ts';
 
@@ -176,6 +178,16 @@ export function Table() {
             : {}),
         }}
       />
+      {view.strip && visible && !cropping && (arrival === 'some' || arrival === 'whole') && (
+        <StripLayer
+          strip={view.strip}
+          visible={visible}
+          frame={frame}
+          ratio={size.ratio}
+          version={version}
+          whole={arrival === 'whole'}
+        />
+      )}
       {size.width > 0 && !cropping && <Measures lie={lie} sheet={recipe.sheet} ratio={size.ratio} />}
       {cropping && <CropHandles lie={lie} ratio={size.ratio} />}
       {size.width > 0 && stage === 'original' && !cropping && (
@@ -187,6 +199,7 @@ export function Table() {
       )}
       {size.width > 0 && stage === 'tone' && <ToneBrush lie={lie} ratio={size.ratio} />}
       <TableBars lie={lie} ratio={size.ratio} sharpness={sharpness} arrival={arrival} />
+      <StripPanel />
       {view.loupe.open && !cropping && <Loupe arrival={arrival} version={version} />}
     </main>
   );

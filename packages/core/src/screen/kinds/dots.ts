@@ -49,7 +49,12 @@ export const dots = defineScreen({
     place: { type: 'number', label: 'Out of place', unit: 'percent', least: 0, most: 100, start: 0 },
     size: { type: 'number', label: 'Out of size', unit: 'percent', least: 0, most: 100, start: 0 },
     ragged: { type: 'number', label: 'Ragged edge', unit: 'percent', least: 0, most: 100, start: 0 },
-    seed: { type: 'seed', label: 'Throw', start: 1 },
+    seed: {
+      type: 'seed',
+      label: 'Throw',
+      start: 1,
+      when: { field: ['place', 'size', 'ragged'], above: 0 },
+    },
   },
   words: (settings) => spotWords(settings),
   carries: () => false,

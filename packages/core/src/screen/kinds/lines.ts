@@ -43,7 +43,7 @@ export const lines = defineScreen({
   says: 'Lines that grow with the tone and run straight, in arcs, waves or a spiral, or follow the form.',
   fields: {
     path: { type: 'choice', label: 'They run', options: PATHS, start: 'form' },
-    spot: SPOT('line'),
+    spot: { ...SPOT('line'), label: 'Drawn as' },
     motif: MOTIF,
     ruling: { ...RULING, start: 24 },
     angle: ANGLE(22.5),
@@ -111,7 +111,7 @@ export const lines = defineScreen({
       when: { field: 'path', is: ['form'] },
     },
     wobble: { type: 'number', label: 'Wobble', unit: 'percent', least: 0, most: 100, start: 0 },
-    seed: { type: 'seed', label: 'Throw', start: 1 },
+    seed: { type: 'seed', label: 'Throw', start: 1, when: { field: 'wobble', above: 0 } },
     crossed: {
       type: 'number',
       label: 'Crossed from',
@@ -128,6 +128,7 @@ export const lines = defineScreen({
       most: 175,
       usual: [30, 150],
       start: 60,
+      when: { field: 'crossed', below: 100 },
     },
   },
   words: (settings) => {

@@ -3,13 +3,15 @@ import { useOriginal } from '../../../store/use-original.ts';
 import { useDocument } from '../../../store/use-job.ts';
 import { LevelsChart } from './levels-chart.tsx';
 import { FieldRow } from '../field-row.tsx';
-import type { ControlsProps } from './step-controls.tsx';
+import { stepPath, type ControlsProps } from './step-controls.tsx';
 import { useHistogram } from './use-histogram.ts';
 
 /** Levels over the histogram of the tones that come to them. */
 export function LevelsControls(props: ControlsProps) {
-  const bins = useHistogram(useOriginal(), props.before);
-  const { smallest, largest } = useDocument().recipe.plates[0].screen;
+  const original = useOriginal();
+  const bins = useHistogram(original, props.before);
+  const { originals, plates } = useDocument().recipe;
+  const { smallest, largest } = plates[0].screen;
   const { mid, floor, ceiling } = stepKind('levels').fields;
   return (
     <>
@@ -25,6 +27,7 @@ export function LevelsControls(props: ControlsProps) {
           name={name}
           field={field}
           settings={props.step.settings}
+          path={stepPath(originals.indexOf(original!), props.before)}
           set={(_, change, gesture) => props.set(change, gesture)}
         />
       ))}

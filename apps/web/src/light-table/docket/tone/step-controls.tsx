@@ -1,5 +1,8 @@
 import { stepKind, type ToneStep } from '@brachytone/core';
 import type { ReactNode } from 'react';
+import { useDocument } from '../../../store/use-job.ts';
+import { useOriginal } from '../../../store/use-original.ts';
+import type { NumberPath } from '../../strip/strip.ts';
 import { FieldRow } from '../field-row.tsx';
 import { BandsControls } from './bands-controls.tsx';
 import { BrushControls } from './brush-controls.tsx';
@@ -25,8 +28,21 @@ const OWN: Record<string, (props: ControlsProps) => ReactNode> = {
   brush: BrushControls,
 };
 
+/** Where the settings of a tone step stand in the job. */
+export const stepPath = (original: number, step: number): NumberPath => [
+  'recipe',
+  'originals',
+  original,
+  'tone',
+  'steps',
+  step,
+  'settings',
+];
+
 /** What a tone step is set by. */
 export function StepControls(props: ControlsProps) {
+  const { originals } = useDocument().recipe;
+  const original = useOriginal();
   const Own = OWN[props.step.kind];
   if (Own) return <Own {...props} />;
   const { fields, says } = stepKind(props.step.kind);
@@ -39,6 +55,7 @@ export function StepControls(props: ControlsProps) {
           field={field}
           settings={props.step.settings}
           ppi={props.ppi}
+          path={stepPath(originals.indexOf(original!), props.before)}
           set={(_, change, gesture) => props.set(change, gesture)}
         />
       ))}
