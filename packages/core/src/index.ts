@@ -73,3 +73,6 @@ export * from './film/group4.ts';
 export * from './film/tiff.ts';
 export * from './film/png.ts';
 export * from './film/make-film.ts';
+export * from './vector/plate-svg.ts';
+export * from './vector/cell-shapes.ts';
+export * from './vector/piece.ts';

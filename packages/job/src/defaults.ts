@@ -192,6 +192,6 @@ export function newJob(picture: PictureFacts, kind: 'picture' | 'drawing' = 'pic
       inks: [{ id: 'ink-1', name: 'Black', colour: '#1b1a19', opacity: 0 }],
       plates: [{ id: 'plate-1', ink: 'ink-1', screen: DEFAULT_SCREEN }],
     },
-    films: { format: 'tiff-group4', mirrored: false, negative: false },
+    films: { format: 'tiff-group4', mirrored: false, negative: false, smooth: 0 },
   };
 }

@@ -4,13 +4,15 @@ import type { Content, OriginalRecipe, Recipe } from '@brachytone/core';
 export const VERSION = 4;
 
 /** What film files are made as. */
-export const FILM_FORMATS = ['tiff-group4', 'tiff-deflate', 'png'] as const;
+export const FILM_FORMATS = ['tiff-group4', 'tiff-deflate', 'png', 'svg'] as const;
 export type FilmFormat = (typeof FILM_FORMATS)[number];
 
 export interface FilmSettings {
   readonly format: FilmFormat;
   readonly mirrored: boolean;
   readonly negative: boolean;
+  /** How far the outlines of pixels may stray from them in a file of geometry, in film pixels; 0 for their very sides. */
+  readonly smooth: number;
 }
 
 /** A job: plain JSON, everything a designer decided and nothing else. */

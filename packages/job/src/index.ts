@@ -9,6 +9,7 @@ export * from './migrate.ts';
 export * from './sheets.ts';
 export * from './placing.ts';
 export * from './preparations.ts';
+export * from './shipped-screens.ts';
 export * from './defaults.ts';
 export * from './views.ts';
 export * from './typefaces.ts';

@@ -107,7 +107,7 @@ export const MIGRATIONS: readonly Migration[] = [
     },
   },
   {
-    // Version 4 brought screens of other kinds than straight dots.
+    // Version 4 brought screens of other kinds than straight dots, and files of geometry.
     from: 3,
     migrate(document) {
       const recipe = document.recipe as Any & {
@@ -116,6 +116,7 @@ export const MIGRATIONS: readonly Migration[] = [
       };
       return {
         ...document,
+        films: { ...(document.films as object), smooth: 0 },
         recipe: {
           ...recipe,
           originals: recipe.originals.map((original) => ({

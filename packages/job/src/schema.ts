@@ -204,5 +204,6 @@ export const jobSchema: Joi.ObjectSchema<JobDocument> = Joi.object<JobDocument>(
     format: Joi.valid(...FILM_FORMATS).required(),
     mirrored: Joi.boolean().required(),
     negative: Joi.boolean().required(),
+    smooth: between(LIMITS.strays),
   }).required(),
 });

@@ -3,6 +3,7 @@ import type {
   JobDocument,
   JobStep,
   OriginalFacts,
+  NamedScreen,
   Preparation,
   RunFilm,
   RunStatus,
@@ -60,11 +61,17 @@ export const jobs = pgTable('jobs', {
   touched: moment('touched').notNull().defaultNow(),
 });
 
-/** What is kept to be used again, by kind. */
+/** What can be kept to be used again, by kind. */
+export interface ShelfItems {
+  readonly preparation: Preparation;
+  readonly screen: NamedScreen;
+}
+
+/** What is kept to be used again. */
 export const shelf = pgTable('shelf', {
   id: uuid('id').primaryKey(),
-  kind: text('kind').$type<'preparation'>().notNull(),
-  item: jsonb('item').$type<Preparation>().notNull(),
+  kind: text('kind').$type<keyof ShelfItems>().notNull(),
+  item: jsonb('item').$type<ShelfItems[keyof ShelfItems]>().notNull(),
   created: moment('created').notNull().defaultNow(),
 });
 

@@ -1,3 +1,4 @@
+import { extname } from 'node:path';
 import { createReadStream } from 'node:fs';
 import {
   Body,
@@ -22,6 +23,9 @@ const fileName = Joi.string()
   .pattern(/^[a-z0-9-]+\.(tif|png)$/)
   .required()
   .label('name');
+
+/** What the files of films are, by their endings. */
+const TYPES: Record<string, string> = { '.png': 'image/png', '.svg': 'image/svg+xml', '.tif': 'image/tiff' };
 
 @ApiTags('runs')
 @Controller('api/runs')
@@ -74,7 +78,7 @@ export class RunsController {
   ): Promise<StreamableFile> {
     const path = await this.runs.film(run, name);
     return new StreamableFile(createReadStream(path), {
-      type: name.endsWith('.png') ? 'image/png' : 'image/tiff',
+      type: TYPES[extname(name)],
       disposition: `attachment; filename="${name}"`,
     });
   }

@@ -1,6 +1,13 @@
 import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Post } from '@nestjs/common';
 import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
-import { preparationSchema, type KeptPreparation, type Preparation } from '@brachytone/job';
+import {
+  namedScreenSchema,
+  preparationSchema,
+  type KeptPreparation,
+  type KeptScreen,
+  type NamedScreen,
+  type Preparation,
+} from '@brachytone/job';
 import joiToSwagger from 'joi-to-swagger';
 import { Checked } from '../http/checked.ts';
 import { id } from '../jobs/job-bodies.ts';
@@ -14,20 +21,40 @@ export class ShelfController {
   @Get('preparations')
   @ApiOperation({ summary: 'The preparations that were kept, the oldest first' })
   preparations(): Promise<KeptPreparation[]> {
-    return this.shelf.preparations();
+    return this.shelf.all('preparation');
   }
 
   @Post('preparations')
   @ApiOperation({ summary: 'Keep a list of tone steps under a name' })
   @ApiBody({ schema: joiToSwagger(preparationSchema).swagger })
   keep(@Body(new Checked(preparationSchema)) body: Preparation): Promise<KeptPreparation> {
-    return this.shelf.keepPreparation(body);
+    return this.shelf.keep('preparation', body);
   }
 
   @Delete('preparations/:id')
   @HttpCode(204)
   @ApiOperation({ summary: 'Take a preparation off the shelf' })
   drop(@Param('id', new Checked(id)) preparation: string): Promise<void> {
-    return this.shelf.dropPreparation(preparation);
+    return this.shelf.drop('preparation', preparation);
+  }
+
+  @Get('screens')
+  @ApiOperation({ summary: 'The screens that were kept, the oldest first' })
+  screens(): Promise<KeptScreen[]> {
+    return this.shelf.all('screen');
+  }
+
+  @Post('screens')
+  @ApiOperation({ summary: 'Keep a screen under a name' })
+  @ApiBody({ schema: joiToSwagger(namedScreenSchema).swagger })
+  keepScreen(@Body(new Checked(namedScreenSchema)) body: NamedScreen): Promise<KeptScreen> {
+    return this.shelf.keep('screen', body);
+  }
+
+  @Delete('screens/:id')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Take a screen off the shelf' })
+  dropScreen(@Param('id', new Checked(id)) screen: string): Promise<void> {
+    return this.shelf.drop('screen', screen);
   }
 }

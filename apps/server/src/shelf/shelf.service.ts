@@ -1,36 +1,39 @@
 import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
-import type { KeptPreparation, Preparation } from '@brachytone/job';
 import { and, asc, eq } from 'drizzle-orm';
 import { DATABASE, type Database } from '../database/database.ts';
-import { shelf } from '../database/schema.ts';
+import { shelf, type ShelfItems } from '../database/schema.ts';
 import { notFound } from '../http/problem.ts';
+
+type Kind = keyof ShelfItems;
+type Kept<K extends Kind> = ShelfItems[K] & { readonly id: string };
 
 /** What designers keep to use again. */
 @Injectable()
 export class ShelfService {
   constructor(@Inject(DATABASE) private readonly database: Database) {}
 
-  async preparations(): Promise<KeptPreparation[]> {
+  /** What was kept of a kind, the oldest first. */
+  async all<K extends Kind>(kind: K): Promise<Kept<K>[]> {
     const rows = await this.database.queries
       .select()
       .from(shelf)
-      .where(eq(shelf.kind, 'preparation'))
+      .where(eq(shelf.kind, kind))
       .orderBy(asc(shelf.created), asc(shelf.id));
-    return rows.map(({ id, item }) => ({ id, ...item }));
+    return rows.map(({ id, item }) => ({ id, ...(item as ShelfItems[K]) }));
   }
 
-  async keepPreparation(item: Preparation): Promise<KeptPreparation> {
+  async keep<K extends Kind>(kind: K, item: ShelfItems[K]): Promise<Kept<K>> {
     const id = randomUUID();
-    await this.database.queries.insert(shelf).values({ id, kind: 'preparation', item });
+    await this.database.queries.insert(shelf).values({ id, kind, item });
     return { id, ...item };
   }
 
-  async dropPreparation(id: string): Promise<void> {
+  async drop(kind: Kind, id: string): Promise<void> {
     const dropped = await this.database.queries
       .delete(shelf)
-      .where(and(eq(shelf.id, id), eq(shelf.kind, 'preparation')))
+      .where(and(eq(shelf.id, id), eq(shelf.kind, kind)))
       .returning({ id: shelf.id });
-    if (dropped.length === 0) throw notFound('preparation of this number');
+    if (dropped.length === 0) throw notFound(`${kind} of this number`);
   }
 }

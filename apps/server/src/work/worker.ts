@@ -8,6 +8,7 @@ import {
   memorySink,
   mmToPixels,
   overprints,
+  plateSvg,
   pngFile,
   proof as proofOf,
   tiffFile,
@@ -162,6 +163,16 @@ export function film({
       write: (bytes) => void writeSync(file, bytes),
       patch: (offset, bytes) => void writeSync(file, bytes, 0, bytes.length, offset),
     };
+    if (document.films.format === 'svg') {
+      const { text, inked } = plateSvg(
+        scene,
+        plate,
+        filmFacts(scene, plate, document.name).description,
+        document.films.smooth,
+      );
+      sink.write(new TextEncoder().encode(text));
+      return { bytes: fstatSync(file).size, inked: inked * 100 };
+    }
     let inked = 0;
     const facts = filmFacts(scene, plate, document.name);
     for (const progress of makeFilm(

@@ -3,6 +3,8 @@ import type {
   JobSummary,
   JobView,
   KeptPreparation,
+  KeptScreen,
+  NamedScreen,
   OriginalView,
   Preparation,
   ProblemDetails,
@@ -13,7 +15,7 @@ import type {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['jobs', 'runs', 'fonts', 'preparations'],
+  tagTypes: ['jobs', 'runs', 'fonts', 'preparations', 'screens'],
   endpoints: (build) => ({
     jobs: build.query<JobSummary[], void>({ query: () => 'jobs', providesTags: ['jobs'] }),
     job: build.query<JobView, string>({ query: (id) => `jobs/${id}`, keepUnusedDataFor: 0 }),
@@ -42,15 +44,27 @@ export const api = createApi({
     fonts: build.query<OriginalView[], void>({ query: () => 'originals/fonts', providesTags: ['fonts'] }),
     preparations: build.query<KeptPreparation[], void>({
       query: () => 'shelf/preparations',
-      providesTags: ['preparations'],
+      providesTags: ['preparations', 'screens'],
     }),
     keepPreparation: build.mutation<KeptPreparation, Preparation>({
       query: (body) => ({ url: 'shelf/preparations', method: 'POST', body }),
-      invalidatesTags: ['preparations'],
+      invalidatesTags: ['preparations', 'screens'],
     }),
     dropPreparation: build.mutation<void, string>({
       query: (id) => ({ url: `shelf/preparations/${id}`, method: 'DELETE' }),
-      invalidatesTags: ['preparations'],
+      invalidatesTags: ['preparations', 'screens'],
+    }),
+    screens: build.query<KeptScreen[], void>({
+      query: () => 'shelf/screens',
+      providesTags: ['screens'],
+    }),
+    keepScreen: build.mutation<KeptScreen, NamedScreen>({
+      query: (body) => ({ url: 'shelf/screens', method: 'POST', body }),
+      invalidatesTags: ['screens'],
+    }),
+    dropScreen: build.mutation<void, string>({
+      query: (id) => ({ url: `shelf/screens/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['screens'],
     }),
     runs: build.query<RunView[], void>({
       query: () => 'runs',
@@ -108,6 +122,9 @@ export const {
   usePreparationsQuery,
   useKeepPreparationMutation,
   useDropPreparationMutation,
+  useScreensQuery,
+  useKeepScreenMutation,
+  useDropScreenMutation,
   useRunsQuery,
   useStartRunMutation,
   useCancelRunMutation,

@@ -54,7 +54,7 @@ export function plateArt(
 }
 
 /** True when a plate may have parts that are never screened. */
-export const hasLineWork = ({ recipe }: Scene, plate: number): boolean =>
+export const hasLineWork = ({ recipe }: Pick<Scene, 'recipe'>, plate: number): boolean =>
   recipe.originals.some(
     (original) =>
       original.shown &&

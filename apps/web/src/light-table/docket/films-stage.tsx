@@ -1,7 +1,9 @@
-import { filmFrame } from '@brachytone/core';
-import type { FilmFormat } from '@brachytone/job';
+import { filmFrame, vectorManner } from '@brachytone/core';
+import { LIMITS, type FilmFormat } from '@brachytone/job';
 import { Button } from '../../controls/button.tsx';
+import { PIXELS } from '../../controls/quantity.ts';
 import { Segmented } from '../../controls/segmented.tsx';
+import { SliderRow } from '../../controls/slider-row.tsx';
 import { RunCard } from '../../runs/run-card.tsx';
 import { useRunsQuery } from '../../store/api.ts';
 import { edit } from '../../store/job-slice.ts';
@@ -16,8 +18,9 @@ const FORMATS: readonly { value: FilmFormat; label: string; title: string }[] = 
     label: 'TIFF',
     title: 'One-bit TIFF, packed as Group 4 fax: what most film setters take',
   },
-  { value: 'tiff-deflate', label: 'TIFF, deflate', title: 'One-bit TIFF, packed with deflate' },
+  { value: 'tiff-deflate', label: 'Deflate', title: 'One-bit TIFF, packed with deflate' },
   { value: 'png', label: 'PNG', title: 'One-bit PNG' },
+  { value: 'svg', label: 'SVG', title: 'Dots as geometry, to recolour and scale in any drawing program' },
 ];
 
 export function FilmsSummary() {
@@ -28,7 +31,9 @@ export function FilmsSummary() {
     <span className="truncate">
       {[
         `${count} ${count === 1 ? 'film' : 'films'}`,
-        films.format === 'png' ? 'PNG' : 'TIFF',
+        films.format === 'tiff-group4' || films.format === 'tiff-deflate'
+          ? 'TIFF'
+          : films.format.toUpperCase(),
         ...turned,
       ].join(' · ')}
     </span>
@@ -53,38 +58,15 @@ export function FilmsStage() {
           options={FORMATS}
           onChange={(format) => dispatch(edit('File kind', (draft) => void (draft.films.format = format)))}
         />
-        <Fact label="Film">
-          {frame.width} × {frame.height} px, 1 bit
-        </Fact>
+        {films.format === 'svg' ? (
+          <GeometryFacts />
+        ) : (
+          <Fact label="Film">
+            {frame.width} × {frame.height} px, 1 bit
+          </Fact>
+        )}
       </Group>
-      <Group name="Emulsion">
-        <Row label="Reads">
-          <Segmented
-            label="Reads"
-            value={films.mirrored ? 'mirrored' : 'right'}
-            options={[
-              { value: 'right', label: 'Right way' },
-              { value: 'mirrored', label: 'Mirrored' },
-            ]}
-            onChange={(next) =>
-              dispatch(edit('Film reads', (draft) => void (draft.films.mirrored = next === 'mirrored')))
-            }
-          />
-        </Row>
-        <Row label="Image">
-          <Segmented
-            label="Image"
-            value={films.negative ? 'negative' : 'positive'}
-            options={[
-              { value: 'positive', label: 'Positive' },
-              { value: 'negative', label: 'Negative' },
-            ]}
-            onChange={(next) =>
-              dispatch(edit('Film image', (draft) => void (draft.films.negative = next === 'negative')))
-            }
-          />
-        </Row>
-      </Group>
+      {films.format !== 'svg' && <Emulsion />}
       <Button kind="main" className="mt-4 w-full justify-center" disabled={starting} onClick={makeFilms}>
         Make films
       </Button>
@@ -93,6 +75,71 @@ export function FilmsStage() {
           <RunCard run={run} />
         </div>
       ))}
+    </>
+  );
+}
+
+/** Which way films read, and what is dark on them. */
+function Emulsion() {
+  const dispatch = useAppDispatch();
+  const { films } = useDocument();
+  return (
+    <Group name="Emulsion">
+      <Row label="Reads">
+        <Segmented
+          label="Reads"
+          value={films.mirrored ? 'mirrored' : 'right'}
+          options={[
+            { value: 'right', label: 'Right way' },
+            { value: 'mirrored', label: 'Mirrored' },
+          ]}
+          onChange={(next) =>
+            dispatch(edit('Film reads', (draft) => void (draft.films.mirrored = next === 'mirrored')))
+          }
+        />
+      </Row>
+      <Row label="Image">
+        <Segmented
+          label="Image"
+          value={films.negative ? 'negative' : 'positive'}
+          options={[
+            { value: 'positive', label: 'Positive' },
+            { value: 'negative', label: 'Negative' },
+          ]}
+          onChange={(next) =>
+            dispatch(edit('Film image', (draft) => void (draft.films.negative = next === 'negative')))
+          }
+        />
+      </Row>
+    </Group>
+  );
+}
+
+/** What a file of geometry will hold. */
+function GeometryFacts() {
+  const dispatch = useAppDispatch();
+  const { films, recipe } = useDocument();
+  const manners = recipe.plates.map((_, plate) => vectorManner({ recipe }, plate));
+  const words = manners.every((manner) => manner === 'dots')
+    ? 'Every dot is true geometry computed from the tone: one compound path in the ink’s colour, and nothing that is not ink.'
+    : manners.every((manner) => manner === 'outlines')
+      ? 'Outlines of the film’s own pixels: one compound path in the ink’s colour, and nothing that is not ink.'
+      : 'Straight dots are true geometry; what else there is, the outlines of the film’s own pixels. One compound path for each ink.';
+  return (
+    <>
+      <p className="mt-1.5 text-soft">{words}</p>
+      {manners.includes('outlines') && (
+        <SliderRow
+          label="Smoothed by"
+          value={films.smooth}
+          unit={PIXELS}
+          {...LIMITS.strays}
+          usual={[0, 3]}
+          onChange={(smooth, gesture) =>
+            dispatch(edit('Smoothing', (draft) => void (draft.films.smooth = smooth), gesture))
+          }
+        />
+      )}
     </>
   );
 }

@@ -13,6 +13,7 @@ import { useDocument } from '../../store/use-job.ts';
 import { showPlate } from '../../store/view-slice.ts';
 import { lengthWords, screenWords } from '../words.ts';
 import { Fact, Group } from './group.tsx';
+import { KeepScreen, ScreenShelf } from './screen-shelf.tsx';
 import { ScreenControls, type SetScreen } from './screen-controls.tsx';
 
 export function ScreensSummary() {
@@ -46,9 +47,11 @@ export function ScreensStage() {
   return (
     <>
       {recipe.plates.length > 1 && <PlatePicker index={index} onPick={(id) => dispatch(showPlate(id))} />}
+      <ScreenShelf take={(name, taken) => set(`Screen “${name}”`, taken)} />
       <ScreenControls screen={screen} path={['recipe', 'plates', index, 'screen']} set={set} />
       <p className="mt-1 text-soft">{screenKind(screen.kind).says}</p>
       <AsMade screen={screen} />
+      <KeepScreen screen={screen} />
     </>
   );
 }

@@ -16,6 +16,7 @@ import { GradientHandles } from './gradient-handles.tsx';
 import { PartTools } from './part-tools.tsx';
 import { PlaceHandles } from './place-handles.tsx';
 import { dragged, layOut, visiblePart, zoomAround } from './geometry.ts';
+import { LatticeHandle } from './lattice-handle.tsx';
 import { Measures } from './measures.tsx';
 import { StripLayer } from '../strip/strip-layer.tsx';
 import { StripPanel } from '../strip/strip-panel.tsx';
@@ -196,6 +197,9 @@ export function Table() {
           {part !== 'cut' && <GradientHandles lie={lie} ratio={size.ratio} />}
           <PartTools lie={lie} ratio={size.ratio} />
         </>
+      )}
+      {size.width > 0 && stage === 'screens' && view.table !== 'original' && !view.strip && (
+        <LatticeHandle lie={lie} ratio={size.ratio} />
       )}
       {size.width > 0 && stage === 'tone' && <ToneBrush lie={lie} ratio={size.ratio} />}
       <TableBars lie={lie} ratio={size.ratio} sharpness={sharpness} arrival={arrival} />

@@ -65,6 +65,7 @@ export const dots = defineScreen({
       angle: settings.angle,
       mark: settings.spot === 'line' ? 'line' : 'dot',
       size: (coverage) => spot.size(coverage) * (MM_PER_INCH / settings.ruling),
+      limited: (limits) => keptApart(settings, limits),
       ...(isRegular(settings)
         ? {
             supercell: (resolution, draft) => supercellOf(settings.ruling, settings.angle, resolution, draft),
@@ -76,11 +77,7 @@ export const dots = defineScreen({
     const { ruling, angle, place, size, ragged, seed } = settings;
     const spot = spotOf(settings.spot, settings);
     const key = spotKey(settings);
-    const apart = largestApart(key, spot, settings.apart / (MM_PER_INCH / ruling) + (place / 100) * 0.5);
-    const kept: DotLimits = {
-      smallest: Math.min(limits.smallest, settings.apart > 0 ? apart : 100),
-      largest: Math.min(limits.largest, settings.apart > 0 ? apart : 100),
-    };
+    const kept = keptApart(settings, limits);
     const { resolution, draft = false } = frame;
     if (isRegular(settings)) {
       const thresholds = recentThresholds(`${key}/${ruling}/${angle}/${resolution}/${draft}`, () =>
@@ -121,6 +118,18 @@ export const dots = defineScreen({
     };
   },
 });
+
+/** Dot limits under which neighbours never close the gap between them. */
+function keptApart(
+  settings: Parameters<typeof spotKey>[0] & { ruling: number; place: number; apart: number },
+  { smallest, largest }: DotLimits,
+): DotLimits {
+  const { ruling, place, apart } = settings;
+  if (apart === 0) return { smallest, largest };
+  const gap = (apart / MM_PER_INCH) * ruling + place / 200;
+  const most = largestApart(spotKey(settings), spotOf(settings.spot, settings), gap);
+  return { smallest: Math.min(smallest, most), largest: Math.min(largest, most) };
+}
 
 const isRegular = ({ place, size, ragged }: { place: number; size: number; ragged: number }): boolean =>
   place === 0 && size === 0 && ragged === 0;

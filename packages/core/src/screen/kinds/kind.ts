@@ -40,6 +40,8 @@ export interface Lattice {
   readonly mark: 'dot' | 'line';
   /** Extent of a mark in mm at a coverage of 0–1. */
   readonly size: (coverage: number) => number;
+  /** The dot limits it keeps, when it is told these. */
+  readonly limited: (limits: DotLimits) => DotLimits;
   /** The supercell it is made of at a resolution, where its dots stand straight in one. */
   readonly supercell?: (resolution: number, draft?: boolean) => Supercell;
 }

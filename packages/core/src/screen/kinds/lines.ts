@@ -143,6 +143,7 @@ export const lines = defineScreen({
       angle: settings.angle,
       mark: settings.spot === 'line' ? 'line' : 'dot',
       size: (coverage) => spot.size(coverage) * (MM_PER_INCH / settings.ruling),
+      limited: (limits) => limits,
     };
   },
   make(settings, limits, frame) {

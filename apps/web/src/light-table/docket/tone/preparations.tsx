@@ -1,8 +1,8 @@
 import type { ToneStep } from '@brachytone/core';
 import { PREPARATIONS, type Preparation } from '@brachytone/job';
 import { X } from 'lucide-react';
-import { useState } from 'react';
 import { toast } from 'sonner';
+import { KeepForm } from '../../../controls/keep-form.tsx';
 import { Menu, MenuAside, MenuHeading, MenuItem } from '../../../controls/menu.tsx';
 import {
   sentenceOf,
@@ -54,58 +54,16 @@ export function Preparations() {
 export function KeepPreparation() {
   const { steps } = useOriginal()!.tone;
   const [keep, { isLoading }] = useKeepPreparationMutation();
-  const [name, setName] = useState<string>();
   const on = steps.filter((step) => step.on);
   if (on.length === 0) return null;
-  if (name === undefined) {
-    return (
-      <button
-        type="button"
-        className="mt-2 text-[12px] text-soft underline hover:text-ink"
-        onClick={() => setName('')}
-      >
-        Keep these steps as a preparation…
-      </button>
-    );
-  }
-  const save = async () => {
-    try {
-      await keep({
-        name: name.trim(),
-        says: '',
-        steps: on.map(({ kind, settings }) => ({ kind, settings })),
-      }).unwrap();
-      toast(`“${name.trim()}” is on the shelf.`);
-      setName(undefined);
-    } catch (error) {
-      toast.error(sentenceOf(error));
-    }
-  };
   return (
-    <form
-      className="mt-2 flex gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (name.trim() && !isLoading) void save();
-      }}
-    >
-      <input
-        aria-label="Name of the preparation"
-        placeholder="Named after what it does"
-        maxLength={60}
-        autoFocus
-        className="h-7 min-w-0 grow rounded-sm border border-edge bg-white px-2 hover:border-soft"
-        value={name}
-        onChange={(event) => setName(event.target.value)}
-        onKeyDown={(event) => event.key === 'Escape' && setName(undefined)}
-      />
-      <button
-        type="submit"
-        disabled={!name.trim() || isLoading}
-        className="h-7 rounded-sm border border-edge bg-raised px-2.5 hover:bg-white disabled:opacity-40"
-      >
-        Keep
-      </button>
-    </form>
+    <KeepForm
+      invitation="Keep these steps as a preparation…"
+      label="Name of the preparation"
+      busy={isLoading}
+      keep={(name) =>
+        keep({ name, says: '', steps: on.map(({ kind, settings }) => ({ kind, settings })) }).unwrap()
+      }
+    />
   );
 }

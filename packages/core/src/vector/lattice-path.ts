@@ -1,0 +1,133 @@
+import { recentOnly } from '../recent.ts';
+import type { Supercell } from '../screen/supercell.ts';
+import { areaOf, type Piece } from './piece.ts';
+import type { CellShape } from './cell-shapes.ts';
+import type { PathData } from './path-data.ts';
+import { stitching } from './stitch.ts';
+
+/** Tones are told apart in so many steps: finer than any press holds. */
+const STEPS = 4096;
+
+/** The same for shapes whose outlines take long to find, and the sizes that their areas are looked up at. */
+const DEAR_STEPS = 256;
+const DEAR_SIZES = 128;
+
+const recentOutlines = recentOnly<(tone: number) => Piece[]>(8);
+
+/** Outlines of a shape by tone (0–1), each found when it is first asked for: the size whose area is the tone. */
+const outlinesOf = (key: string, shape: CellShape): ((tone: number) => Piece[]) =>
+  recentOutlines(key, () => {
+    const steps = shape.dear ? DEAR_STEPS : STEPS;
+    const sizeOf = shape.dear ? lookedUp(shape) : (area: number) => halved(shape, area);
+    const kept = new Array<Piece[] | undefined>(steps + 1);
+    return (tone) => {
+      const step = Math.round(tone * steps);
+      if (step <= 0) return [];
+      return (kept[step] ??= shape.pieces(step >= steps ? shape.most : sizeOf(step / steps)));
+    };
+  });
+
+/** The size of an area, by halving the span it lies in. */
+function halved(shape: CellShape, area: number): number {
+  let [low, high] = [0, shape.most];
+  for (let k = 0; k < 34; k++) {
+    const middle = (low + high) / 2;
+    if (areaOf(shape.pieces(middle)) < area) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
+
+/** The size of an area, from a table of areas: between two sizes, the root of an area runs straight. */
+function lookedUp(shape: CellShape): (area: number) => number {
+  const areas = Array.from({ length: DEAR_SIZES + 1 }, (_, k) =>
+    k === 0 ? 0 : areaOf(shape.pieces((k / DEAR_SIZES) * shape.most)),
+  );
+  return (area) => {
+    let k = 1;
+    while (k < DEAR_SIZES && areas[k] < area) k++;
+    const [a, b, c] = [areas[k - 1], areas[k], area].map((value) => Math.sqrt(Math.max(0, value)));
+    return ((k - 1 + (b > a ? (c - a) / (b - a) : 0)) / DEAR_SIZES) * shape.most;
+  };
+}
+
+const touchesSide = ({ x0, y0, x1, y1 }: Piece): boolean =>
+  Math.abs(x0) >= 0.5 || Math.abs(y0) >= 0.5 || Math.abs(x1) >= 0.5 || Math.abs(y1) >= 0.5;
+
+/**
+ * Draws the dots of a lattice as geometry: one whole outline for each dot that stands alone, and for those that touch the
+ * outline of all of them together.
+ *
+ * @param toneAt tone (0–1) of a cell by the pixel its middle lies at
+ * @param scale  units of the path for a film pixel
+ */
+export function latticePath(
+  { m, n, ax, ay, pixels }: Supercell,
+  key: string,
+  shape: CellShape,
+  film: { width: number; height: number },
+  toneAt: (x: number, y: number) => number,
+  scale: number,
+  out: PathData,
+): void {
+  // Screen coordinates of a film's point are (x + iy)(p + iq) ÷ N, as in the making of thresholds.
+  const p = m * ax + n * ay;
+  const q = n * ax - m * ay;
+  const back = pixels / (p * p + q * q);
+  const place = (u: number, v: number): [number, number] => [(u * p + v * q) * back, (v * p - u * q) * back];
+  const side = Math.sqrt(back * pixels);
+  const unit = side * scale;
+  const turn = (Math.atan2(-q, p) * 180) / Math.PI;
+  const outline = outlinesOf(key, shape);
+  const joined = stitching();
+  const draw = (i: number, j: number, pieces: readonly Piece[]): void => {
+    const at = (x: number, y: number): [number, number] => {
+      const [px, py] = place(i + 0.5 + x, j + 0.5 + y);
+      return [px * scale, py * scale];
+    };
+    const [first] = pieces;
+    out.move(...at(first.x0, first.y0));
+    pieces.forEach(({ x1, y1, rx, ry, forward }, k) => {
+      if (rx > 0) out.arc(rx * unit, ry * unit, turn, forward, ...at(x1, y1));
+      else if (k < pieces.length - 1) out.line(...at(x1, y1));
+    });
+    out.close();
+  };
+  const corners = [
+    [0, 0],
+    [film.width, 0],
+    [film.width, film.height],
+    [0, film.height],
+  ].map(([x, y]) => ({ u: (x * p - y * q) / pixels, v: (x * q + y * p) / pixels }));
+  const range = (values: number[]) => [
+    Math.floor(Math.min(...values)) - 1,
+    Math.ceil(Math.max(...values)) + 1,
+  ];
+  const [left, right] = range(corners.map(({ u }) => u));
+  const [top, foot] = range(corners.map(({ v }) => v));
+  const reach = side * 0.75;
+  for (let j = top; j < foot; j++) {
+    for (let i = left; i < right; i++) {
+      const [x, y] = place(i + 0.5, j + 0.5);
+      if (x < -reach || y < -reach || x > film.width + reach || y > film.height + reach) continue;
+      const pieces = outline(toneAt(x, y));
+      if (pieces.length === 0) continue;
+      if (pieces.some(touchesSide)) joined.add(i, j, pieces);
+      else for (const loop of loopsOf(pieces)) draw(i, j, loop);
+    }
+  }
+  for (const loop of joined.loops()) draw(0, 0, loop);
+}
+
+/** Pieces parted where one does not begin at the end of the one before. */
+function loopsOf(pieces: readonly Piece[]): Piece[][] {
+  const loops: Piece[][] = [];
+  let last: Piece | undefined;
+  for (const piece of pieces) {
+    const goesOn = last && Math.hypot(last.x1 - piece.x0, last.y1 - piece.y0) < 1e-9;
+    if (goesOn) loops[loops.length - 1].push(piece);
+    else loops.push([piece]);
+    last = piece;
+  }
+  return loops;
+}

@@ -1,0 +1,109 @@
+import { bitAt, type Bits } from '../raster/bits.ts';
+import type { PathData } from './path-data.ts';
+
+/**
+ * The exact outlines of connected pixels: squares' sides, ink always to the same hand, so that holes run the other way. Where
+ * two patches touch at a corner alone they stay apart.
+ *
+ * @param smooth how far an outline may stray from the pixels' own, in pixels; 0 for the squares themselves
+ * @param scale  units of the path for a pixel
+ */
+export function pixelPath(bits: Bits, smooth: number, scale: number, out: PathData): void {
+  const { width, height } = bits;
+  const ink = (x: number, y: number): number =>
+    x >= 0 && y >= 0 && x < width && y < height ? bitAt(bits, x, y) : 0;
+  // The upper sides of patches that are not walked along yet; every outline has at least one.
+  const seen = new Uint8Array(((width + 1) * (height + 1) + 7) >> 3);
+  const isSeen = (at: number) => (seen[at >> 3] >> (at & 7)) & 1;
+  for (let y = 0; y < height; y++) {
+    for (let x = 0; x < width; x++) {
+      const at = y * (width + 1) + x;
+      if (!ink(x, y) || ink(x, y - 1) || isSeen(at)) continue;
+      const corners = walk(
+        x,
+        y,
+        ink,
+        (cx, cy) => (seen[(cy * (width + 1) + cx) >> 3] |= 1 << ((cy * (width + 1) + cx) & 7)),
+      );
+      const points = smooth > 0 ? smoothed(corners, smooth) : corners;
+      out.move(points[0] * scale, points[1] * scale);
+      for (let i = 2; i < points.length; i += 2) out.line(points[i] * scale, points[i + 1] * scale);
+      out.close();
+    }
+  }
+}
+
+/** Walks along an outline from the left end of an upper side, ink to the right; gives its corners, x and y by turns. */
+function walk(
+  startX: number,
+  startY: number,
+  ink: (x: number, y: number) => number,
+  passed: (x: number, y: number) => void,
+): number[] {
+  const corners: number[] = [];
+  let [x, y, dx, dy] = [startX, startY, 1, 0];
+  do {
+    if (dx === 1) passed(x, y);
+    x += dx;
+    y += dy;
+    // Two of the four pixels that meet at the corner lie ahead: to the right of the way, and to the left.
+    const right = ink(x + (dx - dy - 1) / 2, y + (dx + dy - 1) / 2);
+    const left = ink(x + (dx + dy - 1) / 2, y + (dy - dx - 1) / 2);
+    if (!right) {
+      corners.push(x, y);
+      [dx, dy] = [-dy, dx];
+    } else if (left) {
+      corners.push(x, y);
+      [dx, dy] = [dy, -dx];
+    }
+  } while (x !== startX || y !== startY || dx !== 1 || dy !== 0);
+  return corners;
+}
+
+/** What is cut off a corner between two long sides, pixels. */
+const CORNER = 1;
+
+/**
+ * The line through the middles of short sides and the ends of long ones, as few of its points as keep it within a distance of the rest
+ * (Douglas & Peucker 1973).
+ */
+function smoothed(corners: readonly number[], distance: number): number[] {
+  const points: number[] = [];
+  for (let i = 0; i < corners.length; i += 2) {
+    const [x0, y0] = [corners[i], corners[i + 1]];
+    const [x1, y1] = [corners[(i + 2) % corners.length], corners[(i + 3) % corners.length]];
+    const length = Math.abs(x1 - x0) + Math.abs(y1 - y0);
+    const [dx, dy] = [Math.sign(x1 - x0), Math.sign(y1 - y0)];
+    const cut = Math.min(length / 2, CORNER);
+    points.push(x0 + dx * cut, y0 + dy * cut);
+    if (length > 2 * CORNER) points.push(x1 - dx * cut, y1 - dy * cut);
+  }
+  const count = points.length / 2;
+  if (count < 8) return points;
+  const kept = new Uint8Array(count);
+  const half = count >> 1;
+  kept[0] = kept[half] = 1;
+  const stack: [number, number][] = [
+    [0, half],
+    [half, count],
+  ];
+  while (stack.length > 0) {
+    const [from, to] = stack.pop()!;
+    const at = (i: number) => [points[2 * (i % count)], points[2 * (i % count) + 1]];
+    const [ax, ay] = at(from);
+    const [bx, by] = at(to);
+    const length = Math.hypot(bx - ax, by - ay) || 1;
+    let [far, most] = [-1, distance];
+    for (let i = from + 1; i < to; i++) {
+      const [x, y] = at(i);
+      const off = Math.abs((bx - ax) * (ay - y) - (ax - x) * (by - ay)) / length;
+      if (off > most) [far, most] = [i, off];
+    }
+    if (far < 0) continue;
+    kept[far] = 1;
+    stack.push([from, far], [far, to]);
+  }
+  const out: number[] = [];
+  for (let i = 0; i < count; i++) if (kept[i]) out.push(points[2 * i], points[2 * i + 1]);
+  return out;
+}
