@@ -355,7 +355,8 @@ function addTo(at: usize, value: i32): void {
  * Error diffusion along one row, from left to right (`way` = 1) or back (−1). `here`, `next` and `after` are this row's errors
  * and those of the two below, times the kernel's divisor (i32, with room for two more to either side); the first is used up.
  * `made` holds the pixels made in the row above (bytes, 0 or 1) and is written over. `noise` is a row of 16-bit noise that moves
- * the threshold by `modulation` (1/65536 of its range) either way, or 0; `feedback` lowers it beside pixels just inked. Bare
+ * the threshold by `modulation` (1/65536 of its range) either way, or 0; `feedback` (1/65536 of
+ * the range) lowers it beside pixels just inked. `made` has room for one more to either side, 0. Bare
  * and solid coverages come out bare and solid, and take no error on.
  */
 export function diffuseRow(
@@ -373,9 +374,10 @@ export function diffuseRow(
 ): void {
   let x = way > 0 ? 0 : width - 1;
   const side: usize = way > 0 ? 4 : -4;
-  const divisor = kernel == 0 ? 16 : kernel == 1 ? 48 : 42;
+  const divisor = kernel == 0 ? 16 : kernel == 1 ? 48 : kernel == 2 ? 42 : 2;
   const half = divisor >> 1;
   let before = 0;
+  let behind = 0;
   for (let i = 0; i < width; i++) {
     const place = (<usize>x) << 2;
     const asked = <i32>load<u16>(coverage + ((<usize>x) << 1));
@@ -388,7 +390,11 @@ export function diffuseRow(
       value = max(-131072, min(196608, value));
       let threshold = 32768;
       if (noise) threshold += ((<i32>load<u16>(noise + ((<usize>x) << 1)) - 32768) * modulation) >> 16;
-      if (feedback) threshold += ((1 - above - before) * feedback) >> 1;
+      if (feedback) {
+        const ahead = <i32>load<u8>(made + <usize>(x + way));
+        const near = 17 * before + 43 * above + 20 * (ahead + behind);
+        threshold += (feedback * (50 - near)) / 100;
+      }
       ink = <i32>(value >= threshold);
       const error = value - (ink ? 65535 : 0);
       const n = next + place;
@@ -397,6 +403,9 @@ export function diffuseRow(
         addTo(n - side, 3 * error);
         addTo(n, 5 * error);
         addTo(n + side, error);
+      } else if (kernel == 3) {
+        addTo(here + place + side, error);
+        addTo(n, error);
       } else {
         const far = 2 * side;
         const h = here + place;
@@ -436,6 +445,7 @@ export function diffuseRow(
     }
     store<u8>(made + <usize>x, <u8>ink);
     before = ink;
+    behind = above;
     x += way;
   }
 }

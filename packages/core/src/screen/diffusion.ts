@@ -11,9 +11,9 @@ export interface Diffusion {
    * Which neighbours take how much of a pixel's error: 0 R. W. Floyd & L. Steinberg, "An adaptive algorithm for spatial
    * greyscale", Proc. SID 17 (1976); 1 J. F. Jarvis, C. N. Judice & W. H. Ninke, "A survey of techniques for the display of
    * continuous tone pictures on bilevel displays" (1976); 2 P. Stucki, "MECCA – a multiple-error correction computation
-   * algorithm" (1981).
+   * algorithm" (1981); 3 the next pixel and the one below, half each.
    */
-  readonly kernel: 0 | 1 | 2;
+  readonly kernel: 0 | 1 | 2 | 3;
   /** Noise that moves the threshold, and how far: 0–1 of its whole range. */
   readonly noise?: { readonly tile: Thresholds; readonly strength: number };
   /** How much easier it is to ink beside what was just inked: 0 = no easier. */
@@ -23,6 +23,8 @@ export interface Diffusion {
 /** Room to either side of a row of errors, in pixels. */
 const SIDE = 2;
 const EDGE = 4 * SIDE;
+/** Bytes before a row of pixels made. */
+const MADE = 8;
 
 /** Error diffusion, row by row, there and back. */
 export const diffusing = (diffusion: Diffusion, limits: DotLimits): CarryingScreener => {
@@ -46,7 +48,8 @@ function diffuse(
       const areas = [...DIFFUSION.errors];
       const views = areas.map((area) => wholesAt(area, room));
       views.forEach((view, i) => view.set(errors[i]));
-      const made = bytesAt(DIFFUSION.made, width + 8);
+      bytesAt(DIFFUSION.made, MADE).fill(0);
+      const made = bytesAt(DIFFUSION.made + MADE, width + 8);
       made.set(above);
       made.fill(0, width);
       const row = pixelsAt(ROWS.upper, width);
@@ -64,7 +67,7 @@ function diffuse(
           areas[here] + EDGE,
           areas[next] + EDGE,
           areas[after] + EDGE,
-          DIFFUSION.made,
+          DIFFUSION.made + MADE,
           noise ? DIFFUSION.noise : 0,
           modulation,
           Math.round(feedback * 65536),
@@ -73,7 +76,7 @@ function diffuse(
           width,
         );
         views[here].fill(0);
-        kernels.packRow(DIFFUSION.made, width, ROWS.out);
+        kernels.packRow(DIFFUSION.made + MADE, width, ROWS.out);
         bits.data.set(out, j * bits.stride);
       }
       errors = views.map((view) => view.slice());

@@ -5,6 +5,9 @@ import type { CellShape } from './cell-shapes.ts';
 import type { PathData } from './path-data.ts';
 import { stitching } from './stitch.ts';
 
+/** Units by which half an ellipse may be off for rounding. */
+const SHORT = 1.3;
+
 /** Tones are told apart in so many steps: finer than any press holds. */
 const STEPS = 4096;
 
@@ -86,6 +89,18 @@ export function latticePath(
       return [px * scale, py * scale];
     };
     const [first] = pieces;
+    const whole = pieces.length === 4 && pieces.every(({ rx, x1, y1 }) => rx > 0 && x1 * y1 === 0);
+    if (whole) {
+      // All of an ellipse: two halves. Axes a little too short for their ends are drawn out to meet them, as SVG has it, so
+      // that a half is a half whatever was rounded.
+      const { rx, ry, forward } = first;
+      const short = 1 - Math.min(0.5, SHORT / (rx * unit));
+      out.move(...at(rx, 0));
+      for (const end of [-rx, rx])
+        out.arc(rx * unit * short, ry * unit * short, turn, forward, ...at(end, 0));
+      out.close();
+      return;
+    }
     out.move(...at(first.x0, first.y0));
     pieces.forEach(({ x1, y1, rx, ry, forward }, k) => {
       if (rx > 0) out.arc(rx * unit, ry * unit, turn, forward, ...at(x1, y1));
@@ -116,7 +131,7 @@ export function latticePath(
       else for (const loop of loopsOf(pieces)) draw(i, j, loop);
     }
   }
-  for (const loop of joined.loops()) draw(0, 0, loop);
+  joined.loops((loop) => draw(0, 0, loop));
 }
 
 /** Pieces parted where one does not begin at the end of the one before. */

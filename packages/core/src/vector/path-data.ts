@@ -2,7 +2,7 @@
 export interface PathData {
   move(x: number, y: number): void;
   line(x: number, y: number): void;
-  /** An arc of less than half an ellipse; `turn` of its first axis in degrees, y down; `sweep` in the way x turns to y. */
+  /** An arc of at most half an ellipse; `turn` of its first axis in degrees, y down; `sweep` in the way x turns to y. */
   arc(rx: number, ry: number, turn: number, sweep: boolean, x: number, y: number): void;
   close(): void;
   /** What was written so far. */
@@ -16,40 +16,44 @@ export function pathData(): PathData {
   const done: string[] = [];
   let parts: string[] = [];
   let [x, y, startX, startY] = [0, 0, 0, 0];
+  let last = '';
   /** A minus parts numbers by itself. */
   const then = (n: number) => (n < 0 ? String(n) : ` ${n}`);
-  const put = (text: string) => {
-    if (parts.push(text) >= JOINED) {
+  /** A command's letter is left out after another of its kind. */
+  const put = (letter: string, number: number, rest: string) => {
+    parts.push((letter === last && letter !== 'm' ? then(number) : letter + String(number)) + rest);
+    last = letter;
+    if (parts.length >= JOINED) {
       done.push(parts.join(''));
       parts = [];
     }
   };
-  const to = (nextX: number, nextY: number): [number, number] => {
-    const [dx, dy] = [Math.round(nextX) - x, Math.round(nextY) - y];
-    x += dx;
-    y += dy;
-    return [dx, dy];
-  };
   return {
     move(nextX, nextY) {
-      const [dx, dy] = to(nextX, nextY);
+      const [dx, dy] = [Math.round(nextX) - x, Math.round(nextY) - y];
+      [x, y] = [x + dx, y + dy];
       [startX, startY] = [x, y];
-      put(`m${dx}${then(dy)}`);
+      put('m', dx, then(dy));
     },
     line(nextX, nextY) {
-      const [dx, dy] = to(nextX, nextY);
+      const [dx, dy] = [Math.round(nextX) - x, Math.round(nextY) - y];
       if (dx === 0 && dy === 0) return;
-      put(dy === 0 ? `h${dx}` : dx === 0 ? `v${dy}` : `l${dx}${then(dy)}`);
+      [x, y] = [x + dx, y + dy];
+      if (dy === 0) put('h', dx, '');
+      else if (dx === 0) put('v', dy, '');
+      else put('l', dx, then(dy));
     },
     arc(rx, ry, turn, sweep, nextX, nextY) {
-      const [dx, dy] = to(nextX, nextY);
+      const [dx, dy] = [Math.round(nextX) - x, Math.round(nextY) - y];
       if (dx === 0 && dy === 0) return;
-      const round = rx === ry ? '0' : String(Number(turn.toFixed(2)));
-      put(`a${Math.round(rx)} ${Math.round(ry)} ${round} 0 ${sweep ? 1 : 0}${then(dx)}${then(dy)}`);
+      [x, y] = [x + dx, y + dy];
+      const angle = rx === ry ? ' 0' : then(Number(turn.toFixed(1)));
+      put('a', Math.round(rx), `${then(Math.round(ry))}${angle} 0 ${sweep ? 1 : 0}${then(dx)}${then(dy)}`);
     },
     close() {
       [x, y] = [startX, startY];
-      put('z');
+      parts.push('z');
+      last = 'z';
     },
     text: () => done.join('') + parts.join(''),
   };

@@ -12,8 +12,10 @@ import { latticePath } from './lattice-path.ts';
 import { pathData, type PathData } from './path-data.ts';
 import { pixelPath } from './pixel-path.ts';
 
-/** Units of the file in a millimetre: 0.1 µm each, so that rounding changes no dot by anything that counts. */
-const PER_MM = 10_000;
+/** Units of the file in a millimetre, for outlines of pixels: 1 µm each. */
+const PER_MM = 1000;
+/** A cell has at least so many units across, so that rounding changes no dot by anything that counts. */
+const PER_PITCH = 800;
 /** Pixels of tone along a cell. */
 const PER_CELL = 3;
 
@@ -54,10 +56,13 @@ export function plateSvg(scene: Scene, plate: number, title: string, smooth: num
   const frame = filmFrame(recipe);
   const manner = vectorManner(scene, plate);
   const out = pathData();
-  const inked = manner === 'dots' ? drawDots(scene, plate, out) : drawOutlines(scene, plate, smooth, out);
+  const ruling = latticeOf(recipe.plates[plate].screen)?.ruling ?? 0;
+  const perMm = manner === 'dots' ? 10 ** Math.ceil(Math.log10((PER_PITCH / MM_PER_INCH) * ruling)) : PER_MM;
+  const inked =
+    manner === 'dots' ? drawDots(scene, plate, perMm, out) : drawOutlines(scene, plate, perMm, smooth, out);
   const mm = (pixels: number) => Number(((pixels / frame.resolution) * MM_PER_INCH).toFixed(4));
   const [width, height] = [mm(frame.width), mm(frame.height)];
-  const box = `${Math.round(width * PER_MM)} ${Math.round(height * PER_MM)}`;
+  const box = `${Math.round(width * perMm)} ${Math.round(height * perMm)}`;
   const text =
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${box}">` +
     `<title>${escaped(title)}</title><g id="${escaped(ink.name.replace(/\s+/g, '-'))}" fill="${ink.colour}">` +
@@ -67,14 +72,14 @@ export function plateSvg(scene: Scene, plate: number, title: string, smooth: num
 
 const escaped = (text: string): string => text.replace(/[&<>"]/g, (letter) => `&#${letter.charCodeAt(0)};`);
 
-function drawOutlines(scene: Scene, plate: number, smooth: number, out: PathData): number {
+function drawOutlines(scene: Scene, plate: number, perMm: number, smooth: number, out: PathData): number {
   const frame = filmFrame(scene.recipe);
   const bits = plateBits(scene, plate, frame, { x: 0, y: 0, width: frame.width, height: frame.height });
-  pixelPath(bits, smooth, (MM_PER_INCH / frame.resolution) * PER_MM, out);
+  pixelPath(bits, smooth, (MM_PER_INCH / frame.resolution) * perMm, out);
   return countInk(bits) / (bits.width * bits.height);
 }
 
-function drawDots(scene: Scene, plate: number, out: PathData): number {
+function drawDots(scene: Scene, plate: number, perMm: number, out: PathData): number {
   const { recipe } = scene;
   const { screen } = recipe.plates[plate];
   const film = filmFrame(recipe);
@@ -104,6 +109,6 @@ function drawDots(scene: Scene, plate: number, out: PathData): number {
   };
   const key = JSON.stringify([screen.settings.spot, screen.settings.aspect, screen.settings.motif]);
   const shape = cellShapeOf(screen.settings as unknown as Parameters<typeof cellShapeOf>[0])!;
-  latticePath(supercell, key, shape, film, toneAt, (MM_PER_INCH / film.resolution) * PER_MM, out);
+  latticePath(supercell, key, shape, film, toneAt, (MM_PER_INCH / film.resolution) * perMm, out);
   return Math.min(1, (sum * (supercell.pixels / supercell.cells)) / (film.width * film.height));
 }

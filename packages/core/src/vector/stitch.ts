@@ -2,6 +2,7 @@ import type { Piece } from './piece.ts';
 
 /** Steps of a cell that points are told apart by; lattices have at most 32 768 cells each way. */
 const FINE = 1 << 11;
+const MIDDLE = 16384;
 const HALF = 0.5;
 
 /**
@@ -9,114 +10,178 @@ const HALF = 0.5;
  * goes; where it lies on one, it stays.
  */
 export interface Stitching {
-  /** Adds a cell's outline; cells of a row come one after another. */
+  /** Adds a cell's outline. Cells come row by row, `j` never falling. */
   add(i: number, j: number, pieces: readonly Piece[]): void;
-  /** The loops that have come about, in units of cells. */
-  loops(): Piece[][];
+  /** Gives the loops that have come about, one after another, in units of cells. */
+  loops(visit: (loop: readonly Piece[]) => void): void;
 }
 
-/** A part of a line between cells that one cell's outline runs along. */
-interface Edge {
-  readonly from: number;
-  readonly to: number;
+/** Parts of lines between cells that outlines run along, by the cell after the line: from, to, from, to … */
+type Lines = Map<number, number[]>;
+
+const put = (lines: Lines, at: number, from: number, to: number): void => {
+  const found = lines.get(at);
+  if (found) found.push(from, to);
+  else lines.set(at, [from, to]);
+};
+
+/** Numbers of a stored piece: x0, y0, x1, y1, rx, ry, and 1 for forward. */
+const WIDTH = 7;
+
+/** Many pieces, in one array of numbers. */
+interface Store {
+  count: number;
+  numbers: Float64Array;
+}
+
+function keep(
+  store: Store,
+  x0: number,
+  y0: number,
+  x1: number,
+  y1: number,
+  rx: number,
+  ry: number,
+  forward: boolean,
+): void {
+  let at = store.count * WIDTH;
+  if (at + WIDTH > store.numbers.length) {
+    const wider = new Float64Array(store.numbers.length * 2);
+    wider.set(store.numbers);
+    store.numbers = wider;
+  }
+  const { numbers } = store;
+  numbers[at++] = x0;
+  numbers[at++] = y0;
+  numbers[at++] = x1;
+  numbers[at++] = y1;
+  numbers[at++] = rx;
+  numbers[at++] = ry;
+  numbers[at] = forward ? 1 : 0;
+  store.count++;
 }
 
 export function stitching(): Stitching {
-  const pieces: Piece[] = [];
-  /** By the line between two cells: those of the first cell run one way, those of the second back. */
-  const sides = new Map<number, Edge[]>();
-  const sideKey = (i: number, j: number, upright: boolean) =>
-    ((j + 32768) * 65536 + (i + 32768)) * 2 + (upright ? 1 : 0);
+  const store: Store = { count: 0, numbers: new Float64Array(WIDTH << 10) };
+  let row = -Infinity;
+  // Upright lines of the row at hand, the level ones above it, and those below.
+  let uprights: Lines = new Map();
+  let above: Lines = new Map();
+  let below: Lines = new Map();
+  const layLevels = (lines: Lines, y: number): void => {
+    for (const edges of lines.values()) {
+      remaining(edges, (from, to) => keep(store, from, y, to, y, 0, 0, true));
+    }
+  };
+  const finishRow = (next: number): void => {
+    for (const [i, edges] of uprights) {
+      remaining(edges, (from, to) => keep(store, i - HALF, from, i - HALF, to, 0, 0, true));
+    }
+    uprights = new Map();
+    layLevels(above, row - HALF);
+    if (next === row + 1) above = below;
+    else {
+      layLevels(below, row + HALF);
+      above = new Map();
+    }
+    below = new Map();
+    row = next;
+  };
   return {
     add(i, j, outline) {
-      for (const piece of outline) {
-        const { x0, y0, x1, y1, rx } = piece;
-        const upright = rx === 0 && x0 === x1 && Math.abs(x0) === HALF;
-        const level = rx === 0 && y0 === y1 && Math.abs(y0) === HALF;
-        if (!upright && !level) {
-          pieces.push({ ...piece, x0: x0 + i, x1: x1 + i, y0: y0 + j, y1: y1 + j });
-          continue;
-        }
-        const key = upright ? sideKey(x0 > 0 ? i + 1 : i, j, true) : sideKey(i, y0 > 0 ? j + 1 : j, false);
-        const edge = upright ? { from: y0 + j, to: y1 + j } : { from: x0 + i, to: x1 + i };
-        const edges = sides.get(key);
-        if (edges) edges.push(edge);
-        else sides.set(key, [edge]);
+      if (j !== row) {
+        if (row > -Infinity) finishRow(j);
+        row = j;
+      }
+      for (const { x0, y0, x1, y1, rx, ry, forward } of outline) {
+        if (rx === 0 && x0 === x1 && Math.abs(x0) === HALF) put(uprights, x0 > 0 ? i + 1 : i, y0 + j, y1 + j);
+        else if (rx === 0 && y0 === y1 && Math.abs(y0) === HALF)
+          put(y0 > 0 ? below : above, i, x0 + i, x1 + i);
+        else keep(store, x0 + i, y0 + j, x1 + i, y1 + j, rx, ry, forward);
       }
     },
-    loops() {
-      for (const [key, edges] of sides) {
-        const upright = (key & 1) === 1;
-        const at = Math.floor(key / 2);
-        const line = (upright ? (at % 65536) - 32768 : Math.floor(at / 65536) - 32768) - HALF;
-        for (const { from, to } of remaining(edges)) {
-          const flat = { rx: 0, ry: 0, forward: true };
-          pieces.push(
-            upright
-              ? { ...flat, x0: line, y0: from, x1: line, y1: to }
-              : { ...flat, x0: from, y0: line, x1: to, y1: line },
-          );
-        }
-      }
-      return chained(pieces);
+    loops(visit) {
+      if (row > -Infinity) finishRow(Infinity);
+      row = -Infinity;
+      chained(store, visit);
     },
   };
 }
 
 /** What is left of edges along one line when those that run against one another cancel. */
-function remaining(edges: readonly Edge[]): Edge[] {
-  if (edges.length === 1) return [...edges];
-  // An edge that runs up counts 1 along its length, one that runs down −1.
-  const marks = edges
-    .flatMap(({ from, to }) =>
-      to > from
-        ? [
-            { at: from, by: 1 },
-            { at: to, by: -1 },
-          ]
-        : [
-            { at: to, by: -1 },
-            { at: from, by: 1 },
-          ],
-    )
-    .sort((a, b) => a.at - b.at);
-  const out: Edge[] = [];
-  let height = 0;
-  marks.forEach(({ at, by }, k) => {
-    height += by;
-    const next = marks[k + 1];
-    if (!next || next.at === at) return;
-    if (height > 0) out.push({ from: at, to: next.at });
-    if (height < 0) out.push({ from: next.at, to: at });
-  });
-  return out;
-}
-
-/** Puts pieces end to end. */
-function chained(pieces: readonly Piece[]): Piece[][] {
-  // The same point always has the very same numbers, so they need not be told apart more finely than this.
-  const keyOf = (x: number, y: number) =>
-    Math.round((x + 16384) * FINE) * 2 ** 26 + Math.round((y + 16384) * FINE);
-  const starts = new Map<number, Piece[]>();
-  for (const piece of pieces) {
-    const key = keyOf(piece.x0, piece.y0);
-    const list = starts.get(key);
-    if (list) list.push(piece);
-    else starts.set(key, [piece]);
+function remaining(edges: readonly number[], lay: (from: number, to: number) => void): void {
+  if (edges.length === 2) {
+    lay(edges[0], edges[1]);
+    return;
   }
-  const loops: Piece[][] = [];
-  for (const [key, list] of starts) {
-    while (list.length > 0) {
-      const loop: Piece[] = [];
-      let next: Piece | undefined = list.pop();
-      while (next) {
-        loop.push(next);
-        const end = keyOf(next.x1, next.y1);
-        if (end === key) break;
-        next = starts.get(end)?.pop();
-      }
-      loops.push(loop);
+  if (edges.length === 4) {
+    const [a, b, c, d] = edges;
+    // The usual case: one each way, one within the other or both the same.
+    const [from, to, low, high] = b > a ? [a, b, d, c] : [c, d, b, a];
+    if (to > from && high > low && Math.max(from, low) < Math.min(to, high)) {
+      if (from < low) lay(from, low);
+      if (low < from) lay(from, low);
+      if (high < to) lay(high, to);
+      if (to < high) lay(high, to);
+      return;
     }
   }
-  return loops;
+  // An edge that runs up counts 1 along its length, one that runs down −1.
+  const marks: { at: number; by: number }[] = [];
+  for (let i = 0; i < edges.length; i += 2) {
+    const [from, to] = [edges[i], edges[i + 1]];
+    const by = to > from ? 1 : -1;
+    marks.push({ at: Math.min(from, to), by }, { at: Math.max(from, to), by: -by });
+  }
+  marks.sort((p, q) => p.at - q.at);
+  let height = 0;
+  for (let k = 0; k < marks.length - 1; k++) {
+    height += marks[k].by;
+    const [low, high] = [marks[k].at, marks[k + 1].at];
+    if (low === high) continue;
+    if (height > 0) lay(low, high);
+    if (height < 0) lay(high, low);
+  }
+}
+
+/** Puts pieces end to end, and gives each loop. */
+function chained({ count, numbers }: Store, visit: (loop: readonly Piece[]) => void): void {
+  // The same point always has the very same numbers, so they need not be told apart more finely than this.
+  const keyAt = (at: number) =>
+    Math.round((numbers[at] + MIDDLE) * FINE) * 2 ** 26 + Math.round((numbers[at + 1] + MIDDLE) * FINE);
+  const size = 2 ** Math.ceil(Math.log2(count * 2 + 2));
+  const slotOf = (key: number) =>
+    ((Math.imul(key | 0, 0x9e3779b1) ^ Math.imul((key / 2 ** 32) | 0, 0x85ebca6b)) >>> 0) & (size - 1);
+  // Pieces by where they start: the first of a slot, and the one after each.
+  const first = new Int32Array(size).fill(-1);
+  const after = new Int32Array(count).fill(-1);
+  const starts = new Float64Array(count);
+  const used = new Uint8Array(count);
+  for (let i = count - 1; i >= 0; i--) {
+    const key = (starts[i] = keyAt(i * WIDTH));
+    const slot = slotOf(key);
+    after[i] = first[slot];
+    first[slot] = i;
+  }
+  /** A piece that starts at a point and is not used yet; −1 when there is none. */
+  const take = (key: number): number => {
+    const slot = slotOf(key);
+    // Used ones at the head are let go, so that no slot grows long.
+    while (first[slot] >= 0 && used[first[slot]]) first[slot] = after[first[slot]];
+    for (let i = first[slot]; i >= 0; i = after[i]) if (!used[i] && starts[i] === key) return i;
+    return -1;
+  };
+  for (let i = 0; i < count; i++) {
+    if (used[i]) continue;
+    const loop: Piece[] = [];
+    for (let next = i; next >= 0;) {
+      used[next] = 1;
+      const at = next * WIDTH;
+      const [x0, y0, x1, y1, rx, ry, forward] = numbers.subarray(at, at + WIDTH);
+      loop.push({ x0, y0, x1, y1, rx, ry, forward: forward === 1 });
+      const end = keyAt(at + 2);
+      next = end === starts[i] ? -1 : take(end);
+    }
+    visit(loop);
+  }
 }

@@ -78,9 +78,11 @@ describe('files', () => {
     );
     const { text, inked } = plateSvg(scene, 0, 'test', 0);
     const [, d] = / d="([^"]*)"/.exec(text)!;
-    expect(d).toMatch(/^(?:[Mm]-?\d+[ -]\d+(?:a\d+ \d+ 0 0 1[ -]?\d+[ -]?\d+){4}z)+$/);
-    const radius = Number(/a(\d+)/.exec(d)![1]) / 10_000;
-    expect(Math.PI * radius ** 2).toBeCloseTo(0.2 * 2.54 ** 2, 3);
+    expect(d).toMatch(/^(?:[Mm]-?\d+[ -]\d+a\d+ \d+ 0 0 1[ -]\d+[ -]\d+ \d+ \d+ 0 0 1[ -]\d+[ -]\d+z)+$/);
+    // From one end of a circle to the other and back: its diameter.
+    const [, dx, dy] = /0 0 1([ -]\d+)([ -]\d+)/.exec(d)!;
+    const radius = Math.hypot(Number(dx), Number(dy)) / 2 / 1000;
+    expect(Math.PI * radius ** 2).toBeCloseTo(0.2 * 2.54 ** 2, 2);
     expect(Math.abs(inked - 0.2)).toBeLessThan(0.01);
     expect(text.match(/<path/g)).toHaveLength(1);
     expect(text).not.toMatch(/white|#fff|<rect/);
@@ -89,7 +91,7 @@ describe('files', () => {
   });
   it.each<[string, Screen]>([
     ['diffusion', newScreen('diffused', { spot: 0.4 })],
-    ['grain', newScreen('grain', { size: 0.4 })],
+    ['grain', newScreen('grain', { size: 0.15 })],
     ['lines that follow the form', newScreen('lines', { ruling: 12 })],
     ['a threshold', newScreen('threshold')],
   ])('of %s are the very pixels of the film', (_, screen) => {
@@ -106,7 +108,7 @@ describe('files', () => {
     expect(wrong).toBe(0);
   });
   it('smoothed, outlines keep their area and have far fewer corners', () => {
-    const scene = sceneOf(ramp, sheet, newScreen('grain', { size: 0.8 }));
+    const scene = sceneOf(ramp, sheet, newScreen('grain', { size: 0.2 }));
     expect(compare(scene, 0.6)).toBeLessThanOrEqual(0.005);
     expect(plateSvg(scene, 0, 'test', 0.6).text.length).toBeLessThan(
       plateSvg(scene, 0, 'test', 0).text.length * 0.6,

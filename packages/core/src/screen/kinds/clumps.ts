@@ -6,7 +6,9 @@ import { SPOT_SIZE, spotSizeWords } from './spot-size.ts';
 /**
  * Error diffusion that feeds back what it made: spots gather in clumps, for presses that cannot hold single ones.
  *
- * Source: R. Levien, "Output dependant feedback in error diffusion halftoning", IS&T 46th Annual Conference (1993).
+ * It looks at four neighbours already made, weighed so that clumps grow alike every way.
+ *
+ * Source of the idea: R. Levien, "Output dependant feedback in error diffusion halftoning", IS&T 46th Annual Conference (1993).
  */
 export const clumps = defineScreen({
   kind: 'clumps',
@@ -28,5 +30,5 @@ export const clumps = defineScreen({
   spotSize: ({ spot }) => spot,
   carries: () => true,
   make: ({ gather }, limits) =>
-    diffusing({ kernel: 0, feedback: gather, noise: { tile: blueTile(), strength: 0.2 } }, limits),
+    diffusing({ kernel: 3, feedback: gather, noise: { tile: blueTile(), strength: 0.2 } }, limits),
 });
