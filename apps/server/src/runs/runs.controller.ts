@@ -20,7 +20,7 @@ import { RunsService } from './runs.service.ts';
 
 const startRun = Joi.object<{ jobId: string }>({ jobId: Joi.string().uuid().required() });
 const fileName = Joi.string()
-  .pattern(/^[a-z0-9-]+\.(tif|png)$/)
+  .pattern(/^[a-z0-9-]+\.(tif|png|svg)$/)
   .required()
   .label('name');
 
