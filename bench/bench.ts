@@ -20,7 +20,12 @@ import {
   plateBits,
   plateCoverage,
   proof,
+  carries,
+  plateSvg,
+  SCREEN_KINDS,
+  screenerFor,
   screenPlane,
+  type Screen,
   spotOf,
   tiffFile,
   type Picture,
@@ -171,6 +176,55 @@ add(
   measure(9, () => void plateCoverage(scene, 0, frame, band)),
   '—',
 );
+
+// Every kind of screen on rows of coverage that are there already: what bends, carries or looks around as it is used, at 65
+// lpi or spots of one film pixel.
+const plane = { ...coverage, data: coverage.data.slice() };
+const target = (screen: Screen): string =>
+  carries(screen) ? '≥ 60 Mpx/s' : screen.kind === 'lines' || screen.settings.place ? '≥ 100 Mpx/s' : '—';
+const SCREENS: readonly [string, Screen][] = [
+  ...SCREEN_KINDS.map(({ kind, name, fields }): [string, Screen] => [
+    name.toLowerCase(),
+    newScreen(kind, {
+      ...('ruling' in fields ? { ruling: 65 } : {}),
+      ...(fields.spot?.type === 'number' ? { spot: 25.4 / 1200 } : {}),
+    }),
+  ]),
+  ['dots, irregular', newScreen('dots', { ruling: 65, place: 30, size: 30 })],
+  ['lines, spiral', newScreen('lines', { path: 'spiral', ruling: 65 })],
+  ['lines, wave', newScreen('lines', { path: 'wave', ruling: 65 })],
+  ['diffused widely', newScreen('diffused', { kernel: 'wide', spot: 25.4 / 1200 })],
+];
+for (const [name, screen] of SCREENS) {
+  const screener = screenerFor(screen, frame);
+  const turns = screener.carries
+    ? measure(7, () => void screener.start(frame.width, plane.height).rows(plane))
+    : measure(7, () => {
+        // What looks around is given rows that it may look at.
+        const height = plane.height - 2 * screener.margin;
+        if (screener.margin === 0) screener.screen(plane, band);
+        else if (height > 0) {
+          const around = { ...band, x: screener.margin, width: frame.width - 2 * screener.margin, height };
+          screener.screen(plane, around);
+        }
+      });
+  const margin = screener.carries ? 0 : screener.margin;
+  const made = ((frame.width - 2 * margin) * Math.max(0, plane.height - 2 * margin)) / 1e6;
+  if (made > 0) add(`screen: ${name}`, made, turns, target(screen), naiveRate);
+}
+
+const dotScene: Scene = {
+  ...scene,
+  recipe: { ...a3, plates: [{ ...a3.plates[0], screen: newScreen('dots', { ruling: 23, angle: 22.5 }) }] },
+};
+let svgBytes = 0;
+const geometry = measure(3, () => (svgBytes = plateSvg(dotScene, 0, 'Bench', 0).text.length));
+rows.push({
+  work: `geometry of 102 000 dots, ${(svgBytes / 1e6).toFixed(1)} MB`,
+  amount: '102 000',
+  ...geometry,
+  target: '≤ 2 s, ≤ 8 MB',
+});
 
 const wide = { ...band, height: 2048 };
 const bits = plateBits(scene, 0, frame, wide);

@@ -1,7 +1,7 @@
 import sharp from 'sharp';
 import { power } from '../power.ts';
 import type { Plane } from '../raster/plane.ts';
-import { turnOf } from '../turn.ts';
+import { sineOfTurns, turnOf, turnsOf } from '../turn.ts';
 import { meanCells } from './cells.ts';
 import { finerPlane } from './finer.ts';
 import { gaussian } from './gaussian.ts';
@@ -158,4 +158,9 @@ it('turns are those of the mathematics library, and quarter turns exact', () => 
     expect(sin).toBeCloseTo(Math.sin((degrees * Math.PI) / 180), 14);
   }
   expect(turnOf(-90)).toEqual({ cos: 0, sin: -1 });
+  for (let turns = -2.3; turns < 2.3; turns += 0.0171) {
+    expect(sineOfTurns(turns)).toBeCloseTo(Math.sin(turns * 2 * Math.PI), 8);
+    const [x, y] = [Math.cos(turns * 2 * Math.PI), Math.sin(turns * 2 * Math.PI)];
+    expect(turnsOf(3 * x, 3 * y)).toBeCloseTo(turns - Math.floor(turns), 9);
+  }
 });

@@ -3,7 +3,7 @@ import { areaSum } from '../plate/average.ts';
 import { createBits } from '../raster/bits.ts';
 import { SOLID } from '../raster/plane.ts';
 import { randomAt } from '../random.ts';
-import { FILTER, kernels, pixelsAt, ROWS, wholesAt } from './memory.ts';
+import { bytesAt, DIFFUSION, FILTER, keep, kernels, pixelsAt, ROWS, SEGMENTS, wholesAt } from './memory.ts';
 
 /** Each kernel against the plainest loop that says the same. */
 describe('kernels', () => {
@@ -146,4 +146,45 @@ describe('kernels', () => {
       { seed: 9, numRuns: 100 },
     );
   });
+});
+
+it('lookUpRow reads the table along its segments, from any pixel of the first', () => {
+  const table = Uint16Array.from({ length: 65536 }, (_, i) =>
+    i % 97 === 0 ? 65535 : Math.imul(i, 40503) & 0xfffe,
+  );
+  const width = 203;
+  const shift = 3;
+  const skip = 5;
+  const coverage = Uint16Array.from({ length: width }, (_, i) =>
+    i % 17 === 0 ? 0 : i % 23 === 0 ? 65535 : (i * 331) % 65536,
+  );
+  const segments = Array.from({ length: 27 }, (_, k) =>
+    [k * 1e8, 9e6 + k, -k * 3e8, 4e7 - k, k * 700 - 9000, 40].map((n) => n | 0),
+  );
+  wholesAt(SEGMENTS, segments.length * 6).set(segments.flat());
+  pixelsAt(ROWS.upper, width).set(coverage);
+  kernels.lookUpRow(ROWS.upper, keep(table), SEGMENTS, shift, skip, width, ROWS.out);
+  const out = bytesAt(ROWS.out, (width + 7) >> 3).slice();
+  for (let i = 0; i < width; i++) {
+    const at = i + skip;
+    const [u, du, v, dv, offset, step] = segments[at >> shift];
+    const j = at & ((1 << shift) - 1);
+    const place = (from: number, by: number) => ((from + Math.imul(by, j)) | 0) >>> 24;
+    const asked = coverage[i];
+    const found = table[(place(v, dv) << 8) | place(u, du)];
+    const threshold =
+      found === 65535 ? found : Math.min(65534, Math.max(0, found - ((offset + step * j) >> 8)));
+    const bit = asked > threshold ? 1 : 0;
+    expect([i, (out[i >> 3] >> (7 - (i & 7))) & 1]).toEqual([i, bit]);
+  }
+});
+
+it('packRow gathers bytes of 0 and 1 into bits, the first the highest', () => {
+  const made = Uint8Array.from({ length: 61 }, (_, i) => ((i * 7) % 5 < 2 ? 1 : 0));
+  const area = bytesAt(DIFFUSION.made, 72);
+  area.fill(0);
+  area.set(made);
+  kernels.packRow(DIFFUSION.made, 61, ROWS.out);
+  const out = bytesAt(ROWS.out, 8);
+  made.forEach((bit, i) => expect((out[i >> 3] >> (7 - (i & 7))) & 1).toBe(bit));
 });

@@ -23,6 +23,8 @@ export interface Diffusion {
 /** Room to either side of a row of errors, in pixels. */
 const SIDE = 2;
 const EDGE = 4 * SIDE;
+/** Rows that clumps begin above the sheet; an even number, so that the first row runs the usual way. */
+const RUN_IN = 32;
 /** Bytes before a row of pixels made. */
 const MADE = 8;
 
@@ -42,46 +44,58 @@ function diffuse(
   let errors = [0, 1, 2].map(() => new Int32Array(room));
   const above = new Uint8Array(width);
   let y = 0;
+  const rows = (coverage: Plane): Bits => {
+    const bits = createBits(width, coverage.height);
+    const areas = [...DIFFUSION.errors];
+    const views = areas.map((area) => wholesAt(area, room));
+    views.forEach((view, i) => view.set(errors[i]));
+    bytesAt(DIFFUSION.made, MADE).fill(0);
+    const made = bytesAt(DIFFUSION.made + MADE, width + 8);
+    made.set(above);
+    made.fill(0, width);
+    const row = pixelsAt(ROWS.upper, width);
+    const out = bytesAt(ROWS.out, bits.stride);
+    const modulation = noise ? Math.round(noise.strength * 65536) : 0;
+    for (let j = 0; j < coverage.height; j++, y++) {
+      const asked = coverage.data.subarray(j * width, (j + 1) * width);
+      if (table) for (let x = 0; x < width; x++) row[x] = table[asked[x]];
+      else row.set(asked);
+      if (noise) layNoise(noise.tile, y, width);
+      // Three rows of errors take turns; the one used up begins anew two below.
+      const [here, next, after] = [0, 1, 2].map((k) => (y + k) % 3);
+      kernels.diffuseRow(
+        ROWS.upper,
+        areas[here] + EDGE,
+        areas[next] + EDGE,
+        areas[after] + EDGE,
+        DIFFUSION.made + MADE,
+        noise ? DIFFUSION.noise : 0,
+        modulation,
+        Math.round(feedback * 65536),
+        kernel,
+        (y & 1) === 0 ? 1 : -1,
+        width,
+      );
+      views[here].fill(0);
+      kernels.packRow(DIFFUSION.made + MADE, width, ROWS.out);
+      bits.data.set(out, j * bits.stride);
+    }
+    errors = views.map((view) => view.slice());
+    above.set(made.subarray(0, width));
+    return bits;
+  };
+  // Clumps take a while to gather: they begin above the sheet, on its first row again and again.
+  let settled = feedback === 0;
   return {
-    rows(coverage: Plane): Bits {
-      const bits = createBits(width, coverage.height);
-      const areas = [...DIFFUSION.errors];
-      const views = areas.map((area) => wholesAt(area, room));
-      views.forEach((view, i) => view.set(errors[i]));
-      bytesAt(DIFFUSION.made, MADE).fill(0);
-      const made = bytesAt(DIFFUSION.made + MADE, width + 8);
-      made.set(above);
-      made.fill(0, width);
-      const row = pixelsAt(ROWS.upper, width);
-      const out = bytesAt(ROWS.out, bits.stride);
-      const modulation = noise ? Math.round(noise.strength * 65536) : 0;
-      for (let j = 0; j < coverage.height; j++, y++) {
-        const asked = coverage.data.subarray(j * width, (j + 1) * width);
-        if (table) for (let x = 0; x < width; x++) row[x] = table[asked[x]];
-        else row.set(asked);
-        if (noise) layNoise(noise.tile, y, width);
-        // Three rows of errors take turns; the one used up begins anew two below.
-        const [here, next, after] = [0, 1, 2].map((k) => (y + k) % 3);
-        kernels.diffuseRow(
-          ROWS.upper,
-          areas[here] + EDGE,
-          areas[next] + EDGE,
-          areas[after] + EDGE,
-          DIFFUSION.made + MADE,
-          noise ? DIFFUSION.noise : 0,
-          modulation,
-          Math.round(feedback * 65536),
-          kernel,
-          (y & 1) === 0 ? 1 : -1,
-          width,
-        );
-        views[here].fill(0);
-        kernels.packRow(DIFFUSION.made + MADE, width, ROWS.out);
-        bits.data.set(out, j * bits.stride);
+    rows(coverage) {
+      if (!settled && coverage.height > 0) {
+        const first = coverage.data.subarray(0, width);
+        const data = new Uint16Array(RUN_IN * width);
+        for (let j = 0; j < RUN_IN; j++) data.set(first, j * width);
+        rows({ width, height: RUN_IN, data });
+        settled = true;
       }
-      errors = views.map((view) => view.slice());
-      above.set(made.subarray(0, width));
-      return bits;
+      return rows(coverage);
     },
   };
 }

@@ -2,7 +2,7 @@ import { MM_PER_INCH, mmToPixels } from '../../plate/frame.ts';
 import { SOLID } from '../../raster/plane.ts';
 import { recentOnly } from '../../recent.ts';
 import { turnOf } from '../../turn.ts';
-import { scatterAt } from '../scatter.ts';
+import { scatter } from '../scatter.ts';
 import { largestApart } from '../apart.ts';
 import type { DotLimits } from '../dot-limits.ts';
 import { spotOf } from '../spot/index.ts';
@@ -92,20 +92,23 @@ export const dots = defineScreen({
     const moved = place / 100;
     const grown = (size / 100) * 0.7 * SOLID;
     const frayed = (ragged / 100) * FRAY;
+    const [alongBy, acrossBy, sizes, frayAlong, frayAcross] = [0, 1, 2, 3, 4].map((k) =>
+      scatter(seed * 7 + k),
+    );
     const warp = {
-      shift: shiftFor(ragged > 0 ? cell / FRAYS / 3 : cell / 4),
+      shift: shiftFor(ragged > 0 ? cell / FRAYS / 3 : cell / 2),
       place: (x: number, y: number, out: Float64Array) => {
         let u = (x + 0.5) * along - (y + 0.5) * across;
         let v = (x + 0.5) * across + (y + 0.5) * along;
         const [cu, cv] = [u - 0.5, v - 0.5];
-        out[2] = grown > 0 ? scatterAt(seed * 7 + 2, cu, cv) * grown : 0;
+        out[2] = grown > 0 ? sizes(cu, cv) * grown : 0;
         if (moved > 0) {
-          u += scatterAt(seed * 7, cu, cv) * moved;
-          v += scatterAt(seed * 7 + 1, cu, cv) * moved;
+          u += alongBy(cu, cv) * moved;
+          v += acrossBy(cu, cv) * moved;
         }
         if (frayed > 0) {
-          u += scatterAt(seed * 7 + 3, cu * FRAYS, cv * FRAYS) * frayed;
-          v += scatterAt(seed * 7 + 4, cu * FRAYS, cv * FRAYS) * frayed;
+          u += frayAlong(cu * FRAYS, cv * FRAYS) * frayed;
+          v += frayAcross(cu * FRAYS, cv * FRAYS) * frayed;
         }
         out[0] = u;
         out[1] = v;

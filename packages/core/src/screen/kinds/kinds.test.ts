@@ -2,8 +2,9 @@ import { filmFrame } from '../../plate/frame.ts';
 import { plateBits } from '../../plate/evaluate.ts';
 import type { Scene } from '../../plate/scene.ts';
 import { bitAt, countInk, cropBits, type Bits } from '../../raster/bits.ts';
+import { createPlane, SOLID } from '../../raster/plane.ts';
 import { greyPicture, sceneOf } from '../../testing.ts';
-import { newScreen, type Screen } from '../screen.ts';
+import { newScreen, screenerFor, type Screen } from '../screen.ts';
 import { SCREEN_KINDS } from './index.ts';
 
 /** Screens of every kind, and of kinds that are made in several ways, in each of their ways. */
@@ -85,5 +86,47 @@ it('a coarse grid is made of whole squares of device pixels, from the sheet’s 
     for (let x = 0; x < bits.width; x++) {
       expect(bitAt(bits, x, y)).toBe(bitAt(bits, x - (x % 5), y - (y % 5)));
     }
+  }
+});
+
+describe('flat tones over a whole tile', () => {
+  // Tiles of 128, 8 and 16 spots, and of 256 for a grain of this size.
+  it.each<[string, Screen, number]>([
+    ['blue noise', newScreen('blue', { spot: 0.01 }), 128],
+    ['a pattern of 8', newScreen('ordered', { spot: 0.01, pattern: '8' }), 8],
+    ['a pattern of 16', newScreen('ordered', { spot: 0.01, pattern: '16' }), 16],
+    ['grain', newScreen('grain', { size: 0.02 }), 256],
+  ])('%s inks exactly as many spots as asked', (_, screen, side) => {
+    const frame = { width: side, height: side, resolution: 1200, bleed: 0 };
+    const screener = screenerFor(screen, frame);
+    if (screener.carries) throw new Error('It is made by place.');
+    for (const coverage of [1, 300, 6553, 20000, 32768, 50001, 65200, 65534]) {
+      const bits = screener.screen(createPlane(side, side, coverage), {
+        x: 0,
+        y: 0,
+        width: side,
+        height: side,
+      });
+      expect(countInk(bits)).toBe(Math.round((coverage / SOLID) * side * side));
+    }
+  });
+});
+
+it('dots kept apart leave their gap at every tone', () => {
+  const screen = newScreen('dots', { ruling: 10, angle: 0, apart: 0.4 });
+  for (const percent of [50, 80, 100]) {
+    const bits = whole(sceneOf(flat(percent), { width: 30, height: 22, resolution: 508 }, screen));
+    // The gap of 0.4 mm is 8 pixels: no row or column of them is shorter between two dots.
+    let [least, run] = [Infinity, 0];
+    for (let y = 0; y < bits.height; y++) {
+      run = Infinity;
+      for (let x = 0; x < bits.width; x++) {
+        if (bitAt(bits, x, y)) {
+          if (run > 0 && run < Infinity) least = Math.min(least, run);
+          run = 0;
+        } else run++;
+      }
+    }
+    expect(least).toBeGreaterThanOrEqual(7);
   }
 });

@@ -6,7 +6,7 @@ import type { Region } from '../../raster/region.ts';
 import { cutRows, rowsOf } from '../../raster/rows.ts';
 import { recentOnly } from '../../recent.ts';
 import { sineOfTurns, turnOf, turnsOf } from '../../turn.ts';
-import { scatterAt } from '../scatter.ts';
+import { scatter } from '../scatter.ts';
 import { spotOf } from '../spot/index.ts';
 import { cellTable, screenWarped, shiftFor, type Warp } from '../warp.ts';
 import { ANGLE, ASPECT, MOTIF, RULING, SPOT, spotKey, spotWords } from './dot-fields.ts';
@@ -259,6 +259,7 @@ function warpOf(bend: Bend & { spot: string }, frame: Frame, relief: Relief | un
       const [dx, dy] = [x - middle.x, y - middle.y];
       const radius = Math.sqrt(dx * dx + dy * dy) * perCell;
       out[1] = radius;
+      if (line) return;
       const around = Math.max(1, Math.round(2 * Math.PI * (Math.floor(radius) + 0.5)));
       out[0] = (turnsOf(dx, -dy) - bend.angle / 360) * around;
     },
@@ -267,11 +268,15 @@ function warpOf(bend: Bend & { spot: string }, frame: Frame, relief: Relief | un
       const turn = turnsOf(dx, -dy) - bend.angle / 360;
       const radius = Math.sqrt(dx * dx + dy * dy) * perCell;
       out[1] = radius - turn;
+      if (line) return;
       const along = Math.floor(out[1]) + 0.5 + turn;
       out[0] = Math.PI * along * along;
     },
   };
   const path = run[bend.path];
+  const wobbleAcross = scatter(bend.seed * 7);
+  const wobbleAlong = scatter(bend.seed * 7 + 1);
+  const line = bend.spot === 'line';
   const cell = 1 / (perCell * mm);
   const round = bend.path === 'arc' || bend.path === 'spiral';
   // Along an arc dots begin anew at every ring: there is no running evenly over its edge.
@@ -285,8 +290,8 @@ function warpOf(bend: Bend & { spot: string }, frame: Frame, relief: Relief | un
           ((i + 0.5) * mm * perCell) / WOBBLE_LENGTH,
           ((j + 0.5) * mm * perCell) / WOBBLE_LENGTH,
         ];
-        out[1] += scatterAt(bend.seed * 7, u, v) * wobble;
-        if (bend.spot !== 'line') out[0] += scatterAt(bend.seed * 7 + 1, u, v) * wobble;
+        out[1] += wobbleAcross(u, v) * wobble;
+        if (bend.spot !== 'line') out[0] += wobbleAlong(u, v) * wobble;
       }
       out[2] = 0;
     },
