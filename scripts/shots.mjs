@@ -13,6 +13,11 @@ await withDemoPage(async (page, url) => {
     await page.waitForTimeout(300);
     await page.locator('[data-testid=table-canvas][data-sharpness=exact]').waitFor({ timeout: 120_000 });
   };
+  const setNumber = async (label, value) => {
+    const field = page.getByRole('textbox', { name: `${label}, number` });
+    await field.fill(value);
+    await field.press('Enter');
+  };
   const open = async (name) => {
     await page.goto(`${url}/`);
     await page.getByRole('link', { name: `Open ${name}` }).click();
@@ -60,6 +65,47 @@ await withDemoPage(async (page, url) => {
   await page.keyboard.press('d');
   await exact();
   await shot('every-dot');
+  await page.keyboard.press('f');
+  await page.keyboard.press('4');
+  await page.getByRole('radio', { name: 'Motif' }).click();
+  await setNumber('Ruling', '14');
+  await exact();
+  await shot('motif');
+
+  await open('Open night banner');
+  await page.keyboard.press('1');
+  await page.getByText('OPEN NIGHT', { exact: true }).click();
+  await exact();
+  await shot('lettering');
+
+  await open('Programme cover');
+  await page.keyboard.press('4');
+  await page.keyboard.press('r');
+  await exact();
+  await shot('grain');
+
+  await open('Low tide card');
+  await page.keyboard.press('4');
+  await page.keyboard.press('r');
+  await exact();
+  await shot('engraved');
+  await page.keyboard.press('f');
+  await page.getByRole('radio', { name: 'Diffused' }).click();
+  await page.getByRole('radio', { name: 'Wide' }).click();
+  await setNumber('Spot size', '0.9');
+  await exact();
+  await shot('chunky');
+
+  await open('Moon over the reeds');
+  await page.keyboard.press('4');
+  await page.getByRole('button', { name: 'Test strip of ruling' }).click();
+  await page.getByRole('radio', { name: 'The same patch' }).click();
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll('[aria-label^="Take "][data-sharpness]')].every(
+      (band) => band.dataset.sharpness === 'exact',
+    ),
+  );
+  await shot('test-strip');
 
   await page.goto(`${url}/runs`);
   await page.getByRole('article').first().waitFor();

@@ -76,7 +76,7 @@ export function heronTicket({ heron, shadow, typefaces }: DemoMaterials): JobDoc
           { x: 10, y: 7 },
           {
             text: 'MEMBER',
-            size: 25,
+            size: 23.5,
             tracking: 1,
             align: 'left',
           },

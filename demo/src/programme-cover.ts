@@ -2,9 +2,8 @@ import { newScreen, type Gradient } from '@brachytone/core';
 import { newGradient, newJob, type JobDocument } from '@brachytone/job';
 import type { DemoMaterials } from './jobs.ts';
 import { letters } from './letters.ts';
-import { step } from './step.ts';
 
-/** A programme's cover: a gradient stippled by noise, with lettering left bare. */
+/** A programme's cover: a stippled gradient, with lettering left bare. */
 export function programmeCover({ moon, typefaces }: DemoMaterials): JobDocument {
   const sheet = { width: 148, height: 210, bleed: 3, resolution: 1200 };
   const job = newJob(moon);
@@ -31,7 +30,6 @@ export function programmeCover({ moon, typefaces }: DemoMaterials): JobDocument 
             ],
             limit: 100,
           },
-          tone: { ...dusk.tone, steps: [step('noise', { amount: 55, grain: 4 })] },
         },
         letters(
           typefaces,
@@ -66,7 +64,7 @@ export function programmeCover({ moon, typefaces }: DemoMaterials): JobDocument 
         {
           id: 'plate-1',
           ink: 'ink-1',
-          screen: newScreen('grain', { size: 0.3 }),
+          screen: newScreen('grain', { size: 0.35 }),
         },
       ],
     },
