@@ -96,6 +96,7 @@ const a3: Recipe = {
       container: null,
       fade: null,
       mix: null,
+      colourDots: null,
       ink: 'k',
     },
   ],

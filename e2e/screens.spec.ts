@@ -244,3 +244,33 @@ test('a plate leaves as geometry that Chromium draws as the film is', async ({ p
     }
   }
 });
+
+test('a photograph becomes dots in its own colours, and leaves as geometry', async ({ page }) => {
+  const id = await startJob(page, 'colours.png');
+  await page.keyboard.press('1');
+  await page.getByRole('button', { name: 'Cut, shape or dissolve' }).click();
+  await page.getByRole('menuitem', { name: /^Colour dots/ }).click();
+  // They are seen where the original is: each of them in one colour.
+  await expect(page.getByRole('radio', { name: 'Original' })).toBeChecked();
+  await exact(page);
+  await page
+    .getByRole('group', { name: 'Size of the colour dots' })
+    .getByRole('radio', { name: 'By tone' })
+    .click();
+  const sharedBy = page.getByRole('textbox', { name: 'One colour for, number' });
+  await sharedBy.fill('2');
+  await sharedBy.press('Enter');
+  await expect(page.getByText('2 × 2 dots share a colour.')).toBeVisible();
+  await saved(page);
+  const [original] = (await server.json<JobView>(`jobs/${id}`)).document.recipe.originals;
+  expect(original.colourDots).toMatchObject({ by: 'tone', coarse: 2 });
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'SVG', exact: true }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('colours.svg');
+  await page.getByRole('button', { name: 'Remove colour dots' }).click();
+  await saved(page);
+  const gone = await fetch(`${server.url}/api/jobs/${id}/originals/${original.id}/colour-dots.svg`);
+  expect(gone.status).toBe(404);
+});

@@ -192,3 +192,31 @@ describe('preparations of one’s own', () => {
     await server.http.post('/api/shelf/preparations').send(body).expect(422);
   });
 });
+
+describe('screens of one’s own', () => {
+  it('are kept on the shelf beside the preparations, and taken off again', async () => {
+    const screen = newScreen('lines', { path: 'spiral', ruling: 20 }, { coarse: 72 });
+    const { body: kept } = await server.http
+      .post('/api/shelf/screens')
+      .send({ name: 'Groove', says: '', screen })
+      .expect(201);
+    expect((await server.http.get('/api/shelf/screens').expect(200)).body).toEqual([
+      { id: kept.id, name: 'Groove', says: '', screen },
+    ]);
+    expect((await server.http.get('/api/shelf/preparations')).body).toEqual([]);
+    await server.http.delete(`/api/shelf/preparations/${kept.id}`).expect(404);
+    await server.http.delete(`/api/shelf/screens/${kept.id}`).expect(204);
+    expect((await server.http.get('/api/shelf/screens')).body).toEqual([]);
+  });
+  it.each([
+    ['a kind there is none of', { ...newScreen('dots'), kind: 'magic' }],
+    ['a setting out of range', newScreen('dots', { ruling: 5000 })],
+    ['a setting of another kind', newScreen('blue', { ruling: 30 })],
+    ['a motif that is no path', newScreen('dots', { spot: 'motif', motif: 'url(#there)' })],
+    ['a motif that encloses nothing', newScreen('dots', { spot: 'motif', motif: 'M1 1' })],
+    ['a coarse grid finer than any', newScreen('dots', {}, { coarse: 90000 })],
+    ['dots the wrong way about', newScreen('dots', {}, { smallest: 60, largest: 50 })],
+  ])('of %s are refused', async (_, screen) => {
+    await server.http.post('/api/shelf/screens').send({ name: 'No', says: '', screen }).expect(422);
+  });
+});

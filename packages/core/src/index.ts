@@ -74,5 +74,7 @@ export * from './film/tiff.ts';
 export * from './film/png.ts';
 export * from './film/make-film.ts';
 export * from './vector/plate-svg.ts';
+export * from './colour-dots/colour-dots.ts';
+export * from './colour-dots/colour-dots-svg.ts';
 export * from './vector/cell-shapes.ts';
 export * from './vector/piece.ts';

@@ -63,6 +63,7 @@ export function sceneOf(
         container: null,
         fade: null,
         mix: null,
+        colourDots: null,
         ink: 'ink-1',
       },
     ],

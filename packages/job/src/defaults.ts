@@ -1,5 +1,7 @@
 import {
+  MOTIFS,
   newScreen,
+  type ColourDots,
   NO_TONE,
   outlineLettering,
   type Container,
@@ -14,6 +16,18 @@ import {
 } from '@brachytone/core';
 import { VERSION, type JobDocument } from './document.ts';
 import { cropToSheet, placeOnSheet, printedArea, type Page } from './placing.ts';
+
+/** Colour dots as an original first gets them. */
+export const NEW_COLOUR_DOTS: ColourDots = {
+  spot: 'round',
+  motif: MOTIFS[0].path,
+  aspect: 0.72,
+  ruling: 12,
+  angle: 0,
+  size: 70,
+  by: 'even',
+  coarse: 1,
+};
 
 /** A file a job can start from. */
 export interface PictureFacts {
@@ -41,6 +55,7 @@ const PLAIN = {
   container: null,
   fade: null,
   mix: null,
+  colourDots: null,
 } as const;
 
 /** A picture that fills the sheet. */

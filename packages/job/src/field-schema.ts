@@ -77,8 +77,10 @@ function settingSchema(field: Field): Joi.Schema {
   }
 }
 
+/** What some of a kind's settings may be, by their names. */
+export const settingKeys = (fields: Fields, names: readonly string[]): Record<string, Joi.Schema> =>
+  Object.fromEntries(names.map((name) => [name, settingSchema(fields[name])]));
+
 /** What the settings of a kind may be, from its fields. */
 export const settingsSchema = (fields: Fields): Joi.ObjectSchema =>
-  Joi.object(
-    Object.fromEntries(Object.entries(fields).map(([name, field]) => [name, settingSchema(field)])),
-  ).required();
+  Joi.object(settingKeys(fields, Object.keys(fields))).required();

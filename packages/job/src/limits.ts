@@ -36,6 +36,8 @@ export const LIMITS = {
   position: { least: -10000, most: 10000 },
   /** Film resolution, dots per inch. */
   resolution: { least: 36, most: 4800 },
+  /** Cells each way that share a colour. */
+  shared: { least: 1, most: 32 },
   /** Film pixels that an outline may stray. */
   strays: { least: 0, most: 8 },
   /** Pixels per inch of a coarse grid. */

@@ -107,7 +107,7 @@ export const MIGRATIONS: readonly Migration[] = [
     },
   },
   {
-    // Version 4 brought screens of other kinds than straight dots, and files of geometry.
+    // Version 4 brought screens of other kinds than straight dots, colour dots, and files of geometry.
     from: 3,
     migrate(document) {
       const recipe = document.recipe as Any & {
@@ -123,6 +123,7 @@ export const MIGRATIONS: readonly Migration[] = [
             ...original,
             fade: original.fade && { ...original.fade, screen: dotsOf(original.fade.screen) },
             mix: original.mix && { ...original.mix, screen: dotsOf(original.mix.screen) },
+            colourDots: null,
           })),
           plates: recipe.plates.map((plate) => ({ ...plate, screen: dotsOf(plate.screen) })),
         },

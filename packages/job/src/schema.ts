@@ -1,10 +1,13 @@
-import { BLENDS } from '@brachytone/core';
+import { BLENDS, screenKind } from '@brachytone/core';
 import Joi from 'joi';
 import { FILM_FORMATS, VERSION, type JobDocument } from './document.ts';
 import { LIMITS } from './limits.ts';
-import { strokesSchema } from './field-schema.ts';
+import { settingKeys, strokesSchema } from './field-schema.ts';
 import { partScreenSchema, screenSchema } from './screen-schema.ts';
 import { toneSchema } from './tone-schema.ts';
+
+/** What dots can be set by, wherever they are. */
+const DOT_FIELDS = screenKind('dots').fields;
 
 const between = ({ least, most }: { least: number; most: number }) =>
   Joi.number().min(least).max(most).required();
@@ -141,6 +144,13 @@ const mix = Joi.object({
   strength: percent,
 });
 
+const colourDots = Joi.object({
+  ...settingKeys(DOT_FIELDS, ['spot', 'motif', 'aspect', 'ruling', 'angle']),
+  size: between({ least: 1, most: 100 }),
+  by: Joi.valid('even', 'tone').required(),
+  coarse: between(LIMITS.shared).integer(),
+});
+
 const original = Joi.object({
   id,
   name,
@@ -168,6 +178,7 @@ const original = Joi.object({
   container: container.allow(null).required(),
   fade: fade.allow(null).required(),
   mix: mix.allow(null).required(),
+  colourDots: colourDots.allow(null).required(),
   ink: id,
 });
 

@@ -98,6 +98,7 @@ function lettering(change: Partial<Lettering> = {}): OriginalRecipe {
     container: null,
     fade: null,
     mix: null,
+    colourDots: null,
     ink: 'ink-1',
   };
 }

@@ -81,6 +81,17 @@ export class JobsController {
     const png = await this.proofs.proof(job, longer);
     response.type('image/png').setHeader('Cache-Control', 'no-cache').send(Buffer.from(png));
   }
+  @Get(':id/originals/:original/colour-dots.svg')
+  @ApiOperation({ summary: 'The colour dots of an original as geometry' })
+  async colourDots(
+    @Param('id', new Checked(id)) job: string,
+    @Param('original', new Checked(originalId)) original: string,
+    @Res() response: Response,
+  ): Promise<void> {
+    const { svg, name } = await this.proofs.colourDots(job, original);
+    response.type('image/svg+xml').attachment(name).send(svg);
+  }
+
   @Get(':id/originals/:original/cut-out.png')
   @ApiOperation({
     summary: 'An original by itself in its own colours, transparent where there is none of it',

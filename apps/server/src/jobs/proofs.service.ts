@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto';
 import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { MM_PER_INCH } from '@brachytone/core';
+import { MM_PER_INCH, type OriginalRecipe } from '@brachytone/core';
+import type { JobDocument } from '@brachytone/job';
 import { Inject, Injectable } from '@nestjs/common';
 import { notFound, Problem } from '../http/problem.ts';
 import { OriginalsService } from '../originals/originals.service.ts';
@@ -56,10 +57,8 @@ export class ProofsService {
    * @param resolution pixels per inch
    */
   async cutOut(id: string, name: string, resolution: number): Promise<{ png: Uint8Array; name: string }> {
-    const { document } = await this.jobs.get(id);
+    const { document, original } = await this.find(id, name);
     const { recipe } = document;
-    const original = recipe.originals.find((one) => one.id === name);
-    if (!original) throw notFound('original of this name in the job');
     // As long as it is wide at most: an upper bound that needs no file to be read.
     const across = (original.placement.width / MM_PER_INCH) * resolution;
     if (across > MOST_ACROSS) {
@@ -71,9 +70,29 @@ export class ProofsService {
     }
     const materials = await this.originals.materials(recipe);
     const png = await this.work.run('cutOut', { recipe, original: name, materials, resolution });
-    return {
-      png,
-      name: `${document.name} ${original.name}`.replace(/[^\p{L}\p{N} .-]/gu, '').slice(0, 80) + '.png',
-    };
+    return { png, name: fileName(document, original, 'png') };
+  }
+
+  /** The colour dots of an original of a job as SVG, with a name for its file. */
+  async colourDots(id: string, name: string): Promise<{ svg: string; name: string }> {
+    const { document, original } = await this.find(id, name);
+    if (!original.colourDots || original.content.kind !== 'picture') {
+      throw notFound('colour dots of this original');
+    }
+    const { recipe } = document;
+    const materials = await this.originals.materials(recipe);
+    const svg = await this.work.run('colourDots', { recipe, original: name, materials });
+    return { svg, name: fileName(document, original, 'svg') };
+  }
+
+  private async find(id: string, name: string): Promise<{ document: JobDocument; original: OriginalRecipe }> {
+    const { document } = await this.jobs.get(id);
+    const original = document.recipe.originals.find((one) => one.id === name);
+    if (!original) throw notFound('original of this name in the job');
+    return { document, original };
   }
 }
+
+/** The job's name and the original's, in letters that any disk takes. */
+const fileName = ({ name }: JobDocument, original: OriginalRecipe, ending: string): string =>
+  `${name} ${original.name}`.replace(/[^\p{L}\p{N} .-]/gu, '').slice(0, 80) + `.${ending}`;

@@ -38,6 +38,11 @@ export interface Tasks {
     given: { recipe: Recipe; original: string; materials: SharedMaterials; resolution: number };
     made: Uint8Array;
   };
+  /** An original's colour dots as SVG. */
+  colourDots: {
+    given: { recipe: Recipe; original: string; materials: SharedMaterials };
+    made: string;
+  };
   /** Makes one film into a file, telling how far it is through the port as a share of 1. */
   film: {
     given: {

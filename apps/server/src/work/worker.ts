@@ -1,6 +1,7 @@
 import { closeSync, fstatSync, openSync, writeSync } from 'node:fs';
 import {
   buildPyramid,
+  colourDotsSvg,
   filmFacts,
   filmFrame,
   halve,
@@ -141,6 +142,16 @@ export function cutOut({
   const sink = memorySink();
   writeOriginal(found, scene, resolution, sink);
   return sink.bytes();
+}
+
+/** See `Tasks`. */
+export function colourDots({
+  recipe,
+  original,
+  materials,
+}: Tasks['colourDots']['given']): Tasks['colourDots']['made'] {
+  const found = recipe.originals.find(({ id }) => id === original)!;
+  return colourDotsSvg(found, found.colourDots!, sceneOf(recipe, materials));
 }
 
 const fileOf = (format: FilmFormat, sink: Sink, facts: FilmFacts): FilmFile =>

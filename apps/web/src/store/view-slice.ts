@@ -14,7 +14,8 @@ export interface ViewState {
   readonly centre: { readonly x: number; readonly y: number } | null;
   /** Id of the original that is worked on; null = the first. */
   readonly original: string | null;
-  /** Id of the tone step whose card is open, `grey`, or a part of an original (`cut`, `container`, `fade`, `mix`); or null. */
+  /** Id of the tone step whose card is open, `grey`, or a part of an original (`cut`, `container`, `fade`, `mix`,
+   *  `colour-dots`); or null. */
   readonly step: string | null;
   /** The tone brush: radius in mm on the sheet, strength −100 (lightens) to 100 (darkens) and softness in percent. */
   readonly brush: { readonly radius: number; readonly strength: number; readonly softness: number };

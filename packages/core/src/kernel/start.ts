@@ -1,4 +1,5 @@
 import { KERNELS } from './kernels.wasm.ts';
+import { plainKernels } from './plain.ts';
 
 /** The loops of `assembly/kernels.ts`, which says what each does. Addresses are bytes in `memory`. */
 export interface Kernels {
@@ -53,8 +54,12 @@ declare const WebAssembly: {
 };
 declare function atob(text: string): string;
 
-/** Starts the kernels, each time with memory of their own. */
+/** Starts the kernels, each time with memory of their own: the compiled ones, or plain ones where these cannot run. */
 export function startKernels(): Kernels {
-  const bytes = Uint8Array.from(atob(KERNELS), (letter) => letter.charCodeAt(0));
-  return new WebAssembly.Instance(new WebAssembly.Module(bytes), {}).exports as Kernels;
+  try {
+    const bytes = Uint8Array.from(atob(KERNELS), (letter) => letter.charCodeAt(0));
+    return new WebAssembly.Instance(new WebAssembly.Module(bytes), {}).exports as Kernels;
+  } catch {
+    return plainKernels();
+  }
 }

@@ -182,6 +182,7 @@ describe('several originals, several plates', () => {
           container: null,
           fade: null,
           mix: null,
+          colourDots: null,
           ink: 'ink-2',
         },
       ],

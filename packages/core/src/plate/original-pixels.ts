@@ -1,10 +1,12 @@
 import { bitAt, type Bits } from '../raster/bits.ts';
 import { mapPoint, type Affine } from '../raster/affine.ts';
-import { fullSample, hasAlpha, type Picture } from '../raster/picture.ts';
+import type { Picture } from '../raster/picture.ts';
+import { readPixel } from '../raster/read-pixel.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import { intersect, isEmpty, type Region } from '../raster/region.ts';
 import type { ToneSource } from '../tone/tone-rows.ts';
 import { NO_TONE } from '../tone/tone.ts';
+import { colourDotPixels } from '../colour-dots/colour-dot-pixels.ts';
 import { mixed } from '../mix/mix.ts';
 import { mmToPixels, type Frame } from './frame.ts';
 import { letteringLayers, letteringRegion, type ToneLayer } from './lettering-layers.ts';
@@ -53,6 +55,17 @@ export function originalPixels(
   );
   if (isEmpty(part)) return rgba;
   const mask = averaged(maskOf(seen, materials, undefined, on, times(part, fine)), part, fine);
+  if (original.colourDots && content.kind === 'picture') {
+    const dots = colourDotPixels(original, original.colourDots, materials, frame, part, fine);
+    for (let y = 0, i = 0; y < part.height; y++) {
+      const to = ((part.y - region.y + y) * region.width + part.x - region.x) * 4;
+      for (let x = 0; x < part.width; x++, i++) {
+        rgba.set(dots.subarray(i * 4, i * 4 + 3), to + x * 4);
+        rgba[to + x * 4 + 3] = mask ? (dots[i * 4 + 3] * mask.data[i]) / SOLID : dots[i * 4 + 3];
+      }
+    }
+    return rgba;
+  }
   const dots = dotShares(original, materials, on, part, fine);
   const { picture = greysOf(source) } = source;
   const inBox = original.container === null;
@@ -214,27 +227,4 @@ function greysOf(source: ToneSource): Picture {
   const light = Uint16Array.from({ length: SOLID + 1 }, (_, i) => SOLID - i);
   const { data } = source.coverage(NO_TONE, light, whole);
   return { width: source.width, height: source.height, channels: 1, data };
-}
-
-/** Red, green, blue and alpha (0–255) of a picture between its pixels' centres; beyond its edge the outermost repeat. */
-function readPixel(picture: Picture, u: number, v: number, out: Float64Array): void {
-  const { channels, data, width, height } = picture;
-  const left = Math.floor(u);
-  const top = Math.floor(v);
-  const scale = 255 / fullSample(picture);
-  const alphaAt = hasAlpha(picture) ? channels - 1 : -1;
-  let weight = 0;
-  out.fill(0);
-  for (let k = 0; k < 4; k++) {
-    const x = Math.min(width - 1, Math.max(0, left + (k & 1)));
-    const y = Math.min(height - 1, Math.max(0, top + (k >> 1)));
-    const near = (k & 1 ? u - left : 1 - u + left) * (k >> 1 ? v - top : 1 - v + top);
-    const at = (y * width + x) * channels;
-    const alpha = alphaAt < 0 ? 1 : (data[at + alphaAt] * scale) / 255;
-    // Colours weigh by their alpha, so that clear pixels do not darken an edge.
-    for (let c = 0; c < 3; c++) out[c] += data[at + (channels < 3 ? 0 : c)] * scale * near * alpha;
-    weight += near * alpha;
-  }
-  if (weight > 0) for (let c = 0; c < 3; c++) out[c] /= weight;
-  out[3] = weight * 255;
 }

@@ -1,3 +1,4 @@
+import type { ColourDots } from '../colour-dots/colour-dots.ts';
 import type { CutOut } from '../cut/cut-out.ts';
 import type { Gradient } from '../gradient/gradient.ts';
 import type { Lettering } from '../lettering/lettering.ts';
@@ -80,6 +81,8 @@ export interface OriginalRecipe {
   readonly fade: Fade | null;
   /** Dots of its own that its tones are mixed with before they are screened; null for none. */
   readonly mix: Mix | null;
+  /** Flat dots that stand for it where it is seen in its own colours; null for none. */
+  readonly colourDots: ColourDots | null;
   /**
    * Id of the ink it is printed in. On every other plate tones knock out what lies under them; line work is printed over
    * it.

@@ -18,7 +18,7 @@ const DEAR_SIZES = 128;
 const recentOutlines = recentOnly<(tone: number) => Piece[]>(8);
 
 /** Outlines of a shape by tone (0–1), each found when it is first asked for: the size whose area is the tone. */
-const outlinesOf = (key: string, shape: CellShape): ((tone: number) => Piece[]) =>
+export const outlinesOf = (key: string, shape: CellShape): ((tone: number) => Piece[]) =>
   recentOutlines(key, () => {
     const steps = shape.dear ? DEAR_STEPS : STEPS;
     const sizeOf = shape.dear ? lookedUp(shape) : (area: number) => halved(shape, area);
@@ -88,25 +88,7 @@ export function latticePath(
       const [px, py] = place(i + 0.5 + x, j + 0.5 + y);
       return [px * scale, py * scale];
     };
-    const [first] = pieces;
-    const whole = pieces.length === 4 && pieces.every(({ rx, x1, y1 }) => rx > 0 && x1 * y1 === 0);
-    if (whole) {
-      // All of an ellipse: two halves. Axes a little too short for their ends are drawn out to meet them, as SVG has it, so
-      // that a half is a half whatever was rounded.
-      const { rx, ry, forward } = first;
-      const short = 1 - Math.min(0.5, SHORT / (rx * unit));
-      out.move(...at(rx, 0));
-      for (const end of [-rx, rx])
-        out.arc(rx * unit * short, ry * unit * short, turn, forward, ...at(end, 0));
-      out.close();
-      return;
-    }
-    out.move(...at(first.x0, first.y0));
-    pieces.forEach(({ x1, y1, rx, ry, forward }, k) => {
-      if (rx > 0) out.arc(rx * unit, ry * unit, turn, forward, ...at(x1, y1));
-      else if (k < pieces.length - 1) out.line(...at(x1, y1));
-    });
-    out.close();
+    drawLoop(pieces, at, unit, turn, out);
   };
   const corners = [
     [0, 0],
@@ -134,8 +116,42 @@ export function latticePath(
   joined.loops((loop) => draw(0, 0, loop));
 }
 
+/**
+ * Draws one closed outline.
+ *
+ * @param at   where a point of the cell goes, in units of the path
+ * @param unit units of the path for a cell
+ * @param turn of the lattice's first direction, degrees from x to y
+ */
+export function drawLoop(
+  pieces: readonly Piece[],
+  at: (x: number, y: number) => [number, number],
+  unit: number,
+  turn: number,
+  out: PathData,
+): void {
+  const [first] = pieces;
+  const whole = pieces.length === 4 && pieces.every(({ rx, x1, y1 }) => rx > 0 && x1 * y1 === 0);
+  if (whole) {
+    // All of an ellipse: two halves. Axes a little too short for their ends are drawn out to meet them, as SVG has it, so
+    // that a half is a half whatever was rounded.
+    const { rx, ry, forward } = first;
+    const short = 1 - Math.min(0.5, SHORT / (rx * unit));
+    out.move(...at(rx, 0));
+    for (const end of [-rx, rx]) out.arc(rx * unit * short, ry * unit * short, turn, forward, ...at(end, 0));
+    out.close();
+    return;
+  }
+  out.move(...at(first.x0, first.y0));
+  pieces.forEach(({ x1, y1, rx, ry, forward }, k) => {
+    if (rx > 0) out.arc(rx * unit, ry * unit, turn, forward, ...at(x1, y1));
+    else if (k < pieces.length - 1) out.line(...at(x1, y1));
+  });
+  out.close();
+}
+
 /** Pieces parted where one does not begin at the end of the one before. */
-function loopsOf(pieces: readonly Piece[]): Piece[][] {
+export function loopsOf(pieces: readonly Piece[]): Piece[][] {
   const loops: Piece[][] = [];
   let last: Piece | undefined;
   for (const piece of pieces) {

@@ -7,6 +7,7 @@ import { countInk } from '../raster/bits.ts';
 import { SOLID } from '../raster/plane.ts';
 import { limitTable } from '../screen/dot-limits.ts';
 import { latticeOf } from '../screen/screen.ts';
+import { escaped } from './escaped.ts';
 import { cellShapeOf } from './cell-shapes.ts';
 import { latticePath } from './lattice-path.ts';
 import { pathData, type PathData } from './path-data.ts';
@@ -69,8 +70,6 @@ export function plateSvg(scene: Scene, plate: number, title: string, smooth: num
     `<path fill-rule="evenodd" d="${out.text().replace(/^m/, 'M')}"/></g></svg>\n`;
   return { text, manner, inked };
 }
-
-const escaped = (text: string): string => text.replace(/[&<>"]/g, (letter) => `&#${letter.charCodeAt(0)};`);
 
 function drawOutlines(scene: Scene, plate: number, perMm: number, smooth: number, out: PathData): number {
   const frame = filmFrame(scene.recipe);

@@ -4,7 +4,6 @@ import {
   newScreen,
   SCREEN_KINDS,
   screenKind,
-  SPOTS,
   type Field,
   type Screen,
 } from '@brachytone/core';
@@ -15,7 +14,7 @@ import { SliderRow } from '../../controls/slider-row.tsx';
 import type { NumberPath } from '../strip/strip.ts';
 import { FieldRow } from './field-row.tsx';
 import { MotifRow } from './motif-row.tsx';
-import { SwatchChoice } from './swatch-choice.tsx';
+import { SHAPE_CHOICES, SwatchChoice } from './swatch-choice.tsx';
 
 type Settings = Screen['settings'];
 export type SetScreen = (label: string, change: Partial<Screen>, gesture?: string | null) => void;
@@ -119,21 +118,12 @@ function ScreenField({
   set: (label: string, change: Settings, gesture?: string | null) => void;
 }) {
   const { settings } = screen;
-  const shapes = useMemo(
-    () =>
-      SPOTS.map(({ id, name: called }) => ({
-        value: id,
-        name: called,
-        screen: newScreen('dots', { spot: id, ruling: 10, angle: 45 }),
-      })),
-    [],
-  );
   if (field.type === 'spot') {
     return (
       <SwatchChoice
         label="Dot shape"
         value={settings[name] as string}
-        choices={shapes}
+        choices={SHAPE_CHOICES}
         tones={[24, 64]}
         mark={33}
         onPick={(spot) => set('Dot shape', { [name]: spot })}

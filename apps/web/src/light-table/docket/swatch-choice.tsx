@@ -1,5 +1,12 @@
-import type { Screen } from '@brachytone/core';
+import { newScreen, SPOTS, type Screen } from '@brachytone/core';
 import { ScreenSwatch } from './screen-swatch.tsx';
+
+/** Every dot shape, as it is on a lattice of its own. */
+export const SHAPE_CHOICES: readonly Choice[] = SPOTS.map(({ id, name }) => ({
+  value: id,
+  name,
+  screen: newScreen('dots', { spot: id, ruling: 10, angle: 45 }),
+}));
 
 interface Choice {
   readonly value: string;

@@ -29,6 +29,7 @@ export function useCropRecipe(recipe: Recipe, original: OriginalRecipe | undefin
           container: null,
           fade: null,
           mix: null,
+          colourDots: null,
         },
       ],
     };

@@ -1,5 +1,5 @@
 import type { OriginalRecipe } from '@brachytone/core';
-import { NEW_CUT, NEW_FADE, NEW_MIX, newContainer } from '@brachytone/job';
+import { NEW_COLOUR_DOTS, NEW_CUT, NEW_FADE, NEW_MIX, newContainer } from '@brachytone/job';
 import { Plus } from 'lucide-react';
 import type { Draft } from 'immer';
 import { useEffect } from 'react';
@@ -9,6 +9,7 @@ import { useEditOriginal, useOriginal } from '../../../../store/use-original.ts'
 import { openStep, showTable } from '../../../../store/view-slice.ts';
 import { Card } from '../../card.tsx';
 import { Group, ResetButton } from '../../group.tsx';
+import { ColourDotsControls, colourDotsWords } from './colour-dots-controls.tsx';
 import { ContainerControls, containerWords } from './container-controls.tsx';
 import { CutControls, cutWords } from './cut-controls.tsx';
 import { FadeControls, fadeWords } from './fade-controls.tsx';
@@ -17,7 +18,7 @@ import { PictureFile } from './picture-file.tsx';
 
 /** A part of an original that it may have or not. */
 interface Part {
-  readonly id: 'cut' | 'container' | 'fade' | 'mix';
+  readonly id: 'cut' | 'container' | 'fade' | 'mix' | 'colour-dots';
   readonly name: string;
   readonly says: string;
   /** Whether an original may have it. */
@@ -72,23 +73,33 @@ const PARTS: readonly Part[] = [
     put: (draft, there) => void (draft.mix = there ? { ...NEW_MIX } : null),
     Controls: MixControls,
   },
+  {
+    id: 'colour-dots',
+    name: 'Colour dots',
+    says: 'Flat dots, each in the one colour of the picture under it; as a picture or as geometry.',
+    suits: ({ content }) => content.kind === 'picture' && !content.line,
+    words: ({ colourDots }) => colourDots && colourDotsWords(colourDots),
+    put: (draft, there) => void (draft.colourDots = there ? { ...NEW_COLOUR_DOTS } : null),
+    Controls: ColourDotsControls,
+  },
 ];
 
-/** What an original is seen through: its cut-out, container, fade and mix, each a card. */
+/** What an original is seen through: its cut-out, container, fade, mix and colour dots, each a card. */
 export function PartsGroup() {
   const dispatch = useAppDispatch();
   const original = useOriginal()!;
   const change = useEditOriginal();
   const open = useAppSelector((state) => state.view.step);
   const cutting = open === 'cut' && original.content.kind === 'picture' && original.content.cut !== null;
-  // A cut-out is looked at in the picture's own colours, with what goes in ruby.
+  // A cut-out is looked at in the picture's own colours, with what goes in ruby; colour dots have no others.
+  const coloured = cutting || (open === 'colour-dots' && original.colourDots !== null);
   useEffect(() => {
-    if (!cutting) return;
+    if (!coloured) return;
     dispatch(showTable('original'));
     return () => {
       dispatch(showTable('proof'));
     };
-  }, [cutting, dispatch]);
+  }, [coloured, dispatch]);
   const there = PARTS.filter((part) => part.words(original) !== null);
   const rest = PARTS.filter((part) => !there.includes(part) && part.suits(original));
   return (

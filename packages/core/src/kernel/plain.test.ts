@@ -1,0 +1,212 @@
+import fc from 'fast-check';
+import { plainKernels } from './plain.ts';
+import { startKernels, type Kernels } from './start.ts';
+
+/** Room that each test uses, from a place that both kinds of kernels leave alone. */
+const BASE = 1 << 20;
+const ROOM = 1 << 16;
+const WIDTH = 333;
+
+const both = [startKernels(), plainKernels()] as const;
+
+/** The same bytes before both, the same call of both, and what each has made of them. */
+function made(
+  seed: number,
+  prepare: (bytes: Uint8Array, view: DataView) => void,
+  call: (kernels: Kernels) => void,
+) {
+  const before = new Uint8Array(ROOM);
+  let state = seed | 1;
+  for (let i = 0; i < ROOM; i++) {
+    state = Math.imul(state, 1664525) + 1013904223;
+    before[i] = state >>> 24;
+  }
+  prepare(before, new DataView(before.buffer));
+  return both.map((kernels) => {
+    const room = new Uint8Array(kernels.memory.buffer, BASE, ROOM);
+    room.set(before);
+    call(kernels);
+    return room.slice();
+  });
+}
+
+const A = BASE;
+const B = BASE + 4096;
+const C = BASE + 8192;
+const D = BASE + 12288;
+const OUT = BASE + 32768;
+const from = (area: number) => area - BASE;
+
+/** Bytes of the results that count: kernels may write a little past the end. */
+function expectSame([a, b]: Uint8Array[], area: number, bytes: number): void {
+  expect(
+    Buffer.compare(a.subarray(from(area), from(area) + bytes), b.subarray(from(area), from(area) + bytes)),
+  ).toBe(0);
+}
+
+const seeds = fc.integer({ min: 1, max: 2 ** 30 });
+const check = (property: (seed: number) => void) => fc.assert(fc.property(seeds, property), { numRuns: 40 });
+
+it('both kinds of kernels are there: compiled and plain', () => {
+  expect(both[0].memory.constructor.name).toBe('Memory');
+  expect(both[1].memory.constructor.name).toBe('Object');
+});
+
+describe('plain kernels make the very bits of the compiled ones', () => {
+  it('comparing', () =>
+    check((seed) => {
+      // Rows of thresholds repeat, as `buildThresholds` lays them.
+      const brick = 40 + (seed % 60);
+      const run = brick * 4;
+      const prepare = (_: Uint8Array, view: DataView) => {
+        for (let i = brick; i < run + 8; i++) {
+          view.setUint16(from(B) + 2 * i, view.getUint16(from(B) + 2 * (i - brick), true), true);
+        }
+      };
+      const call = (k: Kernels) => k.compareRow(A, B, run, brick, seed % brick, WIDTH, OUT);
+      expectSame(made(seed, prepare, call), OUT, (WIDTH + 7) >> 3);
+    }));
+  it('mixing', () =>
+    check((seed) =>
+      expectSame(
+        made(
+          seed,
+          () => undefined,
+          (k) => k.mixRows(A, B, seed % 16385, OUT, WIDTH),
+        ),
+        OUT,
+        2 * WIDTH,
+      ),
+    ));
+  it('stretching', () =>
+    check((seed) => {
+      const prepare = (_: Uint8Array, view: DataView) => {
+        for (let i = 0; i < WIDTH + 4; i++) {
+          view.setInt32(from(B) + 4 * i, 2 * ((i * (seed % 7)) >> 2), true);
+          const weight = (seed * i) & 16383;
+          view.setInt16(from(C) + 4 * i, 16384 - weight, true);
+          view.setInt16(from(C) + 4 * i + 2, weight, true);
+        }
+      };
+      expectSame(
+        made(seed, prepare, (k) => k.stretchRow(A, B, C, OUT, WIDTH)),
+        OUT,
+        2 * WIDTH,
+      );
+    }));
+  it('weighing, and finding the least and the most', () =>
+    check((seed) => {
+      const weights = [3000, 8000, 32768 - 3000 - 8000 - 5000, 5000];
+      const prepare = (_: Uint8Array, view: DataView) => {
+        weights.forEach((weight, t) => {
+          view.setInt32(from(C) + 4 * t, A + 2 * t * 50, true);
+          view.setUint16(from(D) + 2 * t, weight, true);
+        });
+      };
+      expectSame(
+        made(seed, prepare, (k) => k.weigh(C, D, 4, OUT, WIDTH)),
+        OUT,
+        2 * WIDTH,
+      );
+      expectSame(
+        made(seed, prepare, (k) => k.leastOf(C, 4, OUT, WIDTH)),
+        OUT,
+        2 * WIDTH,
+      );
+      expectSame(
+        made(seed, prepare, (k) => k.mostOf(C, 4, OUT, WIDTH)),
+        OUT,
+        2 * WIDTH,
+      );
+    }));
+  it('sharpening, recovering and graining', () =>
+    check((seed) => {
+      const nothing = () => undefined;
+      const share = (seed % 1000) / 997;
+      expectSame(
+        made(seed, nothing, (k) => k.sharpenRow(A, B, share * 4, 900 * share, OUT, WIDTH)),
+        OUT,
+        2 * WIDTH,
+      );
+      expectSame(
+        made(seed, nothing, (k) => k.recoverRow(A, B, -share / 2, share / 3, OUT, WIDTH)),
+        OUT,
+        2 * WIDTH,
+      );
+      expectSame(
+        made(seed, nothing, (k) => k.grainRow(A, seed, seed % 9000, 7, 30000 * share, OUT, WIDTH)),
+        OUT,
+        2 * WIDTH,
+      );
+    }));
+  it('summing', () =>
+    check((seed) => {
+      const prepare = (bytes: Uint8Array, view: DataView) => {
+        bytes.fill(0, from(A) + 60, from(A) + 70);
+        for (let i = 0; i <= 20; i++) {
+          const at = i * (20 + (seed % 100) / 30);
+          view.setInt32(from(B) + 4 * i, Math.floor(at), true);
+          view.setFloat64(from(C) + 8 * i, at - Math.floor(at), true);
+        }
+      };
+      expectSame(
+        made(seed, prepare, (k) => k.sumRow(A, B, C, 20, OUT)),
+        OUT,
+        160,
+      );
+    }));
+  it('looking up', () =>
+    check((seed) => {
+      const shift = seed % 5;
+      const skip = (seed >> 5) & ((1 << shift) - 1);
+      // A table of 256 × 256 needs a place of its own.
+      const table = Uint16Array.from({ length: 65536 }, (_, i) =>
+        i % 91 === 0 ? 65535 : Math.imul(i, seed) & 0xffff,
+      );
+      const call = (k: Kernels) => {
+        new Uint16Array(k.memory.buffer, BASE + ROOM, 65536).set(table);
+        k.lookUpRow(A, BASE + ROOM, D, shift, skip, WIDTH, OUT);
+      };
+      const prepare = (_: Uint8Array, view: DataView) => {
+        for (let i = 0; i < 400; i++) {
+          view.setInt32(from(D) + 24 * i + 16, seed % 3 === 0 ? 0 : (i * 7919 - seed) % 9_000_000, true);
+          view.setInt32(from(D) + 24 * i + 20, seed % 3 === 0 ? 0 : (i % 5) * 300 - 700, true);
+        }
+      };
+      expectSame(made(seed, prepare, call), OUT, (WIDTH + 7) >> 3);
+    }));
+  it.each([0, 1, 2, 3])('diffusing by kernel %p, and packing', (kernel) =>
+    check((seed) => {
+      const prepare = (bytes: Uint8Array, view: DataView) => {
+        bytes.fill(0, from(B), from(B) + 16384);
+        for (let i = 0; i < WIDTH; i++) view.setInt32(from(B) + 16 + 4 * i, ((i * 331) % 9000) - 4000, true);
+        for (let i = 0; i < WIDTH; i++) bytes[from(A) + 2048 + 8 + i] = (i * seed) % 3 === 0 ? 1 : 0;
+        bytes.fill(0, from(A) + 2048, from(A) + 2056);
+        bytes.fill(0, from(A) + 2056 + WIDTH, from(A) + 2056 + WIDTH + 16);
+        for (let i = 0; i < WIDTH; i += 19) view.setUint16(from(A) + 2 * i, i % 2 ? 0 : 65535, true);
+      };
+      const call = (k: Kernels) => {
+        const way = seed % 2 ? 1 : -1;
+        const noise = seed % 3 ? A : 0;
+        k.diffuseRow(
+          A,
+          B + 16,
+          C + 16,
+          D + 16,
+          A + 2056,
+          noise,
+          20000,
+          seed % 5 ? 0 : 90000,
+          kernel,
+          way,
+          WIDTH,
+        );
+        k.packRow(A + 2056, WIDTH, OUT);
+      };
+      const results = made(seed, prepare, call);
+      expectSame(results, OUT, (WIDTH + 7) >> 3);
+      expectSame(results, C, 4 * WIDTH + 16);
+      expectSame(results, D, 4 * WIDTH + 16);
+    }),
+  );
+});

@@ -1,0 +1,206 @@
+import { randomAt } from '../random.ts';
+import type { Kernels } from './start.ts';
+
+/** Bytes of memory, as many as the compiled kernels have. */
+const BYTES = 2048 << 16;
+
+const { fround, imul } = Math;
+const kept = (value: number): number => (value < 0 ? 0 : value > 65535 ? 65535 : value);
+/** A real as a pixel, rounded and kept within 0 to 65535. */
+const pixel = (value: number): number => kept(Math.trunc(fround(value + 0.5)));
+
+/**
+ * The loops of `assembly/kernels.ts` in plain TypeScript, bit for bit the same, for machines whose WebAssembly has no SIMD. What
+ * each does is said there.
+ */
+export function plainKernels(): Kernels {
+  const buffer = new ArrayBuffer(BYTES);
+  const u8 = new Uint8Array(buffer);
+  const u16 = new Uint16Array(buffer);
+  const i16 = new Int16Array(buffer);
+  const i32 = new Int32Array(buffer);
+  const f64 = new Float64Array(buffer);
+  const reduced =
+    (better: (a: number, b: number) => boolean) =>
+    (addresses: number, taps: number, out: number, count: number): void => {
+      for (let i = 0; i < count; i++) {
+        let found = u16[(i32[addresses >> 2] >> 1) + i];
+        for (let t = 1; t < taps; t++) {
+          const value = u16[(i32[(addresses >> 2) + t] >> 1) + i];
+          if (better(value, found)) found = value;
+        }
+        u16[(out >> 1) + i] = found;
+      }
+    };
+  return {
+    memory: { buffer },
+    compareRow(coverage, thresholds, run, brick, column, width, out) {
+      const asked = coverage >> 1;
+      const bar = thresholds >> 1;
+      let at = column;
+      for (let i = 0; i < width; i += 8) {
+        let byte = 0;
+        const count = Math.min(8, width - i);
+        if (at >= run) at %= brick;
+        for (let k = 0; k < count; k++) if (u16[asked + i + k] > u16[bar + at + k]) byte |= 0x80 >> k;
+        u8[out + (i >> 3)] = byte;
+        at += 8;
+      }
+    },
+    mixRows(upper, lower, weight, out, count) {
+      for (let i = 0; i < count; i++) {
+        u16[(out >> 1) + i] =
+          (u16[(upper >> 1) + i] * (16384 - weight) + u16[(lower >> 1) + i] * weight) >>> 14;
+      }
+    },
+    stretchRow(row, offsets, weights, out, count) {
+      for (let i = 0; i < count; i++) {
+        const from = (row + i32[(offsets >> 2) + i]) >> 1;
+        const sum =
+          (u16[from] - 32768) * i16[(weights >> 1) + 2 * i] +
+          (u16[from + 1] - 32768) * i16[(weights >> 1) + 2 * i + 1];
+        u16[(out >> 1) + i] = kept((sum >> 14) + 32768);
+      }
+    },
+    weigh(addresses, weights, taps, out, count) {
+      for (let i = 0; i < count; i++) {
+        let sum = 16384;
+        for (let t = 0; t < taps; t++) {
+          sum += u16[(i32[(addresses >> 2) + t] >> 1) + i] * u16[(weights >> 1) + t];
+        }
+        u16[(out >> 1) + i] = kept(sum >>> 15);
+      }
+    },
+    leastOf: reduced((a, b) => a < b),
+    mostOf: reduced((a, b) => a > b),
+    sharpenRow(row, soft, gain, least, out, count) {
+      const [by, from] = [fround(gain), fround(least)];
+      for (let i = 0; i < count; i++) {
+        const value = u16[(row >> 1) + i];
+        const edge = fround(value - u16[(soft >> 1) + i]);
+        const added = Math.abs(edge) > from ? fround(edge * by) : 0;
+        u16[(out >> 1) + i] = pixel(fround(value + added));
+      }
+    },
+    recoverRow(row, around, dark, light, out, count) {
+      const [darks, lights, toSide] = [fround(dark), fround(light), fround(2 / 65535)];
+      for (let i = 0; i < count; i++) {
+        const value = u16[(row >> 1) + i];
+        const near = u16[(around >> 1) + i];
+        const side = fround(fround(near * toSide) - 1);
+        const pull = fround(fround(side * side) * (side > 0 ? darks : lights));
+        const grown = fround(1 + Math.abs(pull));
+        const moved = fround(near + fround(pull * 65535));
+        u16[(out >> 1) + i] = pixel(fround(moved + fround(fround(value - near) * grown)));
+      }
+    },
+    grainRow(row, seed, x, y, range, out, count) {
+      const by = fround(range);
+      for (let i = 0; i < count; i++) {
+        const share = fround(fround(randomAt(seed, x + i, y)) * 2 ** -32);
+        const grain = fround(fround(share - 0.5) * by);
+        u16[(out >> 1) + i] = pixel(fround(u16[(row >> 1) + i] + grain));
+      }
+    },
+    sumRow(row, edges, shares, count, out) {
+      let at = i32[edges >> 2];
+      let whole = 0;
+      let before = 0;
+      for (let i = 0; i <= count; i++) {
+        const edge = i32[(edges >> 2) + i];
+        for (; at < edge; at++) whole += (u8[row + (at >> 3)] >> (7 - (at & 7))) & 1;
+        const cut = (u8[row + (edge >> 3)] >> (7 - (edge & 7))) & 1;
+        const total = whole + (cut ? f64[(shares >> 3) + i] : 0);
+        if (i > 0) f64[(out >> 3) + i - 1] = total - before;
+        before = total;
+      }
+    },
+    lookUpRow(coverage, table, segments, shift, skip, width, out) {
+      for (let i = 0; i < width; i += 8) {
+        let byte = 0;
+        for (let k = 0; k < Math.min(8, width - i); k++) {
+          const place = i + k + skip;
+          const segment = (segments >> 2) + 6 * (place >> shift);
+          const j = place & ((1 << shift) - 1);
+          const u = (i32[segment] + imul(i32[segment + 1], j)) >>> 24;
+          const v = (i32[segment + 2] + imul(i32[segment + 3], j)) >>> 24;
+          const offset = i32[segment + 4] + imul(i32[segment + 5], j);
+          let bar = u16[(table >> 1) + ((v << 8) | u)];
+          if (bar !== 65535) bar = Math.min(65534, Math.max(0, bar - (offset >> 8)));
+          if (u16[(coverage >> 1) + i + k] > bar) byte |= 0x80 >> k;
+        }
+        u8[out + (i >> 3)] = byte;
+      }
+    },
+    diffuseRow(coverage, here, next, after, made, noise, modulation, feedback, kernel, way, width) {
+      const [h, n, a] = [here >> 2, next >> 2, after >> 2];
+      const divisor = [16, 48, 42, 2][kernel];
+      const half = divisor >> 1;
+      let [before, behind] = [0, 0];
+      for (let i = 0; i < width; i++) {
+        const x = way > 0 ? i : width - 1 - i;
+        const asked = u16[(coverage >> 1) + x];
+        const above = u8[made + x];
+        let ink = 0;
+        if (asked === 65535) ink = 1;
+        else if (asked > 0) {
+          const carried = i32[h + x];
+          const taken =
+            kernel === 0
+              ? (carried + 8) >> 4
+              : Math.trunc((carried + (carried < 0 ? -half : half)) / divisor);
+          const value = Math.max(-131072, Math.min(196608, asked + taken));
+          let bar = 32768;
+          if (noise) bar += imul(u16[(noise >> 1) + x] - 32768, modulation) >> 16;
+          if (feedback) {
+            const near = 22 * before + 56 * above + 25 * (u8[made + x + way] + behind);
+            bar += imul(feedback, 64 - near) >> 7;
+          }
+          ink = value >= bar ? 1 : 0;
+          const error = value - (ink ? 65535 : 0);
+          if (kernel === 0) {
+            i32[h + x + way] += 7 * error;
+            i32[n + x - way] += 3 * error;
+            i32[n + x] += 5 * error;
+            i32[n + x + way] += error;
+          } else if (kernel === 3) {
+            i32[h + x + way] += error;
+            i32[n + x] += error;
+          } else {
+            const [ahead, ring] =
+              kernel === 1
+                ? [
+                    [7, 5],
+                    [
+                      [3, 5, 7, 5, 3],
+                      [1, 3, 5, 3, 1],
+                    ],
+                  ]
+                : [
+                    [8, 4],
+                    [
+                      [2, 4, 8, 4, 2],
+                      [1, 2, 4, 2, 1],
+                    ],
+                  ];
+            for (let k = 1; k <= 2; k++) i32[h + x + k * way] += ahead[k - 1] * error;
+            for (let k = -2; k <= 2; k++) {
+              i32[n + x + k * way] += ring[0][k + 2] * error;
+              i32[a + x + k * way] += ring[1][k + 2] * error;
+            }
+          }
+        }
+        u8[made + x] = ink;
+        before = ink;
+        behind = above;
+      }
+    },
+    packRow(made, width, out) {
+      for (let i = 0; i < width; i += 8) {
+        let byte = 0;
+        for (let k = 0; k < 8; k++) byte |= u8[made + i + k] << (7 - k);
+        u8[out + (i >> 3)] = byte;
+      }
+    },
+  };
+}
