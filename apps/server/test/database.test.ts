@@ -80,6 +80,13 @@ it('jobs and runs written by an earlier version are brought up to date, their ol
     version: 1,
     recipe: {
       ...now.recipe,
+      plates: [
+        {
+          id: 'plate-1',
+          ink: original.ink,
+          screen: { spot: 'round', ruling: 30, angle: 45, smallest: 3, largest: 97 },
+        },
+      ],
       originals: [
         {
           id: original.id,
@@ -115,7 +122,10 @@ it('jobs and runs written by an earlier version are brought up to date, their ol
   await database.queries
     .insert(runs)
     .values({ id: oldJob, jobId: oldJob, document: first, status: 'done', films: [] });
-  await upgradeDocuments(database);
+  await upgradeDocuments(database).catch(async (error: unknown) => {
+    await database.close();
+    throw error;
+  });
   const rows = await database.queries.select().from(jobs).orderBy(jobs.id);
   const steps = await database.queries.select().from(jobSteps);
   const [run] = await database.queries.select().from(runs);

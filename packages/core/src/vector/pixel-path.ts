@@ -25,7 +25,7 @@ export function pixelPath(bits: Bits, smooth: number, scale: number, out: PathDa
         ink,
         (cx, cy) => (seen[(cy * (width + 1) + cx) >> 3] |= 1 << ((cy * (width + 1) + cx) & 7)),
       );
-      const points = smooth > 0 ? smoothed(corners, smooth) : corners;
+      const points = smooth > 0 ? ofSameArea(smoothed(corners, smooth), corners) : corners;
       out.move(points[0] * scale, points[1] * scale);
       for (let i = 2; i < points.length; i += 2) out.line(points[i] * scale, points[i + 1] * scale);
       out.close();
@@ -106,4 +106,25 @@ function smoothed(corners: readonly number[], distance: number): number[] {
   const out: number[] = [];
   for (let i = 0; i < count; i++) if (kept[i]) out.push(points[2 * i], points[2 * i + 1]);
   return out;
+}
+
+/** Twice the area that points enclose, and the place of its middle. */
+function measured(points: readonly number[]): { area: number; x: number; y: number } {
+  let [area, x, y] = [0, 0, 0];
+  for (let i = 0, j = points.length - 2; i < points.length; j = i, i += 2) {
+    const part = points[j] * points[i + 1] - points[i] * points[j + 1];
+    area += part;
+    x += (points[j] + points[i]) * part;
+    y += (points[j + 1] + points[i + 1]) * part;
+  }
+  return area === 0 ? { area, x: 0, y: 0 } : { area, x: x / (3 * area), y: y / (3 * area) };
+}
+
+/** What smoothing took off the corners, given back all around: points grown about their middle to the area of others. */
+function ofSameArea(points: readonly number[], others: readonly number[]): number[] {
+  const { area, x, y } = measured(points);
+  const ratio = measured(others).area / area;
+  // What is as good as a line is left alone.
+  const scale = ratio > 0.5 && ratio < 2 ? Math.sqrt(ratio) : 1;
+  return points.map((value, i) => (i & 1 ? y + (value - y) * scale : x + (value - x) * scale));
 }
