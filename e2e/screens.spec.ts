@@ -254,7 +254,7 @@ test('a photograph becomes dots in its own colours, and leaves as geometry', asy
   await expect(page.getByRole('radio', { name: 'Original' })).toBeChecked();
   await exact(page);
   await page
-    .getByRole('group', { name: 'Size of the colour dots' })
+    .getByRole('radiogroup', { name: 'Size of the colour dots' })
     .getByRole('radio', { name: 'By tone' })
     .click();
   const sharedBy = page.getByRole('textbox', { name: 'One colour for, number' });

@@ -15,29 +15,37 @@ const lanes: Lane[] = Array.from({ length: WORKERS }, () => ({
   remote: wrap<WorkerApi>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })),
   busy: false,
 }));
+/** What goes first: a draft, then the exact picture on the table, then what can wait. */
+export const FIRST = 2;
+export const SECOND = 1;
+export const LAST = 0;
+
 interface Waiting {
-  readonly urgent: boolean;
+  readonly rank: number;
   readonly lane: Lane | undefined;
   readonly start: (lane: Lane) => void;
 }
 const waiting: Waiting[] = [];
 
-/** The next of the waiting jobs that a lane may do: the first urgent one, or else the first. */
+/** The next of the waiting jobs that a lane may do: the first of the highest rank. */
 function nextFor(lane: Lane): Waiting | undefined {
   const mine = waiting.filter((job) => !job.lane || job.lane === lane);
-  const next = mine.find((job) => job.urgent) ?? mine[0];
+  const next = mine.reduce<Waiting | undefined>(
+    (best, job) => (best && best.rank >= job.rank ? best : job),
+    undefined,
+  );
   if (next) waiting.splice(waiting.indexOf(next), 1);
   return next;
 }
 
 /**
- * Runs work in the next free worker; urgent work goes before the rest.
+ * Runs work in the next free worker; what has a higher rank goes before the rest.
  *
  * @param end 0 or 1 for the one worker that keeps what it made of the upper or lower end of a sheet; any when missing
  */
 export function inWorker<Result>(
   work: (worker: Remote<WorkerApi>) => Promise<Result>,
-  urgent = true,
+  rank: number = FIRST,
   end?: 0 | 1,
 ): Promise<Result> {
   return new Promise((resolve, reject) => {
@@ -53,7 +61,7 @@ export function inWorker<Result>(
     const wanted = end === undefined ? undefined : lanes[end];
     const free = wanted ? (wanted.busy ? undefined : wanted) : lanes.find((lane) => !lane.busy);
     if (free) start(free);
-    else waiting.push({ urgent, lane: wanted, start });
+    else waiting.push({ rank, lane: wanted, start });
   });
 }
 
@@ -117,8 +125,8 @@ export const pictures = {
 };
 
 /** Draws a part of a view, in the worker of that end of the sheet. */
-export const draw = (request: DrawRequest, urgent: boolean, end: 0 | 1): Promise<Drawn> =>
-  inWorker((worker) => worker.draw(request), urgent, end);
+export const draw = (request: DrawRequest, rank: number, end: 0 | 1): Promise<Drawn> =>
+  inWorker((worker) => worker.draw(request), rank, end);
 
 /** Makes plates that carry something on from row to row, a little further; true when they have come down to the row. */
 export const prepare = (
@@ -126,7 +134,8 @@ export const prepare = (
   plates: readonly number[],
   frame: Frame,
   row: number,
-): Promise<boolean> => inWorker((worker) => worker.prepare(recipe, plates, frame, row), false, 0);
+  rank: number,
+): Promise<boolean> => inWorker((worker) => worker.prepare(recipe, plates, frame, row), rank, 0);
 
 /**
  * The bits this page makes of a plate's whole film, for checks from outside: `brachytone.filmBits(recipe, plate)` in

@@ -1,6 +1,6 @@
 import { carries, frameOf, type Frame, type Recipe, type View } from '@brachytone/core';
 import { useEffect, useRef, useState } from 'react';
-import { draw, prepare } from './engine.ts';
+import { draw, FIRST, LAST, prepare, SECOND } from './engine.ts';
 import type { DrawRequest } from './worker.ts';
 
 /** Whether what is shown is the first picture, or has every bit of the film in it. */
@@ -91,12 +91,14 @@ export function useDrawing(
     ).finally(() => {
       drafting.current = undefined;
     });
+    // What is told to be patient can wait for the rest too.
+    const rank = patience > SETTLE ? LAST : SECOND;
     const direct = draftOf(drawing) === undefined;
     const timer = setTimeout(
       () => {
         // Exact strips come after the draft, or it would be drawn over them.
         void (drafting.current ?? Promise.resolve())
-          .then(() => (current() ? drawExact(drawing, current, take) : undefined))
+          .then(() => (current() ? drawExact(drawing, current, take, rank) : undefined))
           .then((inked) => {
             if (inked && current()) setState({ sharpness: whole ? 'exact' : 'draft', inked });
           });
@@ -132,7 +134,7 @@ async function drawDrafts(
         { first: half, count: rows - half },
       ].filter(({ count }) => count > 0);
       const made = await Promise.all(
-        parts.map((part, i) => draw({ ...drawing, ...draft, rows: part }, true, i === 0 ? 0 : 1)),
+        parts.map((part, i) => draw({ ...drawing, ...draft, rows: part }, FIRST, i === 0 ? 0 : 1)),
       );
       if (latest.current.turn - done >= 1 && !sameView(latest.current.drawing, drawing)) continue;
       parts.forEach((part, i) => take.current(made[i].rgba, columns, part.first, drawing, 'draft'));
@@ -150,6 +152,7 @@ async function drawExact(
   drawing: Drawing,
   current: () => boolean,
   take: { current: Receive },
+  rank: number,
 ): Promise<readonly number[] | undefined> {
   const { view } = drawing;
   const strips = Math.min(view.rows, Math.max(1, Math.ceil((view.width * view.height) / STRIP_PIXELS)));
@@ -163,9 +166,16 @@ async function drawExact(
       const strip = end === 0 ? first++ : last--;
       const from = Math.floor((strip * view.rows) / strips);
       const count = Math.floor(((strip + 1) * view.rows) / strips) - from;
-      if (carried && !(await prepared(drawing, view.y + ((from + count) * view.height) / view.rows, current)))
+      if (
+        carried &&
+        !(await prepared(drawing, view.y + ((from + count) * view.height) / view.rows, current, rank))
+      )
         return;
-      const made = await draw({ ...drawing, rows: { first: from, count } }, strips === 1, end);
+      const made = await draw(
+        { ...drawing, rows: { first: from, count } },
+        strips === 1 ? Math.min(FIRST, rank + 1) : rank,
+        end,
+      );
       if (!current()) return;
       made.inked.forEach((share, k) => (sums[k] = (sums[k] ?? 0) + (share * count) / view.rows));
       take.current(made.rgba, view.columns, from, drawing, 'exact');
@@ -184,10 +194,11 @@ async function prepared(
   { recipe, frame, what }: Drawing,
   row: number,
   current: () => boolean,
+  rank: number,
 ): Promise<boolean> {
   if (what.kind !== 'bits') return true;
   while (current()) {
-    if (await prepare(recipe, what.plates, frame, Math.min(frame.height, Math.ceil(row)))) return true;
+    if (await prepare(recipe, what.plates, frame, Math.min(frame.height, Math.ceil(row)), rank)) return true;
   }
   return false;
 }

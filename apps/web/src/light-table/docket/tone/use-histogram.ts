@@ -1,6 +1,6 @@
 import type { OriginalRecipe } from '@brachytone/core';
 import { useEffect, useState } from 'react';
-import { inWorker } from '../../../engine/engine.ts';
+import { inWorker, LAST } from '../../../engine/engine.ts';
 import { usePictures } from '../../../engine/use-pictures.ts';
 import { useDocument } from '../../../store/use-job.ts';
 
@@ -21,7 +21,7 @@ export function useHistogram(original: OriginalRecipe | undefined, steps: number
     if (!counted) return;
     let stale = false;
     const timer = setTimeout(() => {
-      inWorker((worker) => worker.histogram(counted, steps), false).then(
+      inWorker((worker) => worker.histogram(counted, steps), LAST).then(
         (next) => !stale && setBins(next),
         // A picture that is not there yet; it is counted when it comes.
         () => undefined,
