@@ -51,6 +51,7 @@ export * from './screen/apart.ts';
 export { spotSizeWords } from './screen/kinds/spot-size.ts';
 export * from './plate/recipe.ts';
 export * from './plate/scene.ts';
+export * from './raster/frame.ts';
 export * from './plate/frame.ts';
 export * from './turn.ts';
 export * from './raster/affine.ts';

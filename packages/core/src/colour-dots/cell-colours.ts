@@ -1,10 +1,10 @@
-import { frameOf, type Frame } from '../plate/frame.ts';
+import { frameOf } from '../plate/frame.ts';
+import { MM_PER_INCH, type Frame } from '../raster/frame.ts';
 import { readOriginal } from '../plate/read-original.ts';
 import type { OriginalRecipe } from '../plate/recipe.ts';
 import type { Materials } from '../plate/scene.ts';
 import { mapPoint } from '../raster/affine.ts';
 import { readPixel } from '../raster/read-pixel.ts';
-import { MM_PER_INCH } from '../plate/frame.ts';
 import type { ColourDots } from './colour-dots.ts';
 import { dotLattice } from './dot-lattice.ts';
 

@@ -1,4 +1,4 @@
-import type { Frame } from '../plate/frame.ts';
+import type { Frame } from '../raster/frame.ts';
 import type { OriginalRecipe } from '../plate/recipe.ts';
 import type { Materials } from '../plate/scene.ts';
 import { SOLID } from '../raster/plane.ts';

@@ -1,4 +1,5 @@
-import { MM_PER_INCH, frameOf } from '../plate/frame.ts';
+import { frameOf } from '../plate/frame.ts';
+import { MM_PER_INCH } from '../raster/frame.ts';
 import { maskOf } from '../plate/mask.ts';
 import { readOriginal } from '../plate/read-original.ts';
 import type { OriginalRecipe } from '../plate/recipe.ts';

@@ -1,4 +1,4 @@
-import { MM_PER_INCH, type Frame } from '../plate/frame.ts';
+import { MM_PER_INCH, type Frame } from '../raster/frame.ts';
 import { turnOf } from '../turn.ts';
 import type { ColourDots } from './colour-dots.ts';
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { plainKernels } from './plain.ts';
-import { startKernels, type Kernels } from './start.ts';
+import type { Kernels } from './kernels.ts';
+import { startKernels } from './start.ts';
 
 /** Room that each test uses, from a place that both kinds of kernels leave alone. */
 const BASE = 1 << 20;

@@ -1,5 +1,5 @@
 import { randomAt } from '../random.ts';
-import type { Kernels } from './start.ts';
+import type { Kernels } from './kernels.ts';
 
 /** Bytes of memory, as many as the compiled kernels have. */
 const BYTES = 2048 << 16;

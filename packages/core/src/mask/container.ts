@@ -2,7 +2,7 @@ import type { Drawing } from '../drawing/drawing.ts';
 import { flatten, mapContour, type Contour } from '../path/contour.ts';
 import { fillPolygons, type FillRule } from '../path/fill.ts';
 import { strokePolygons } from '../path/stroke.ts';
-import { mmToPixels, type Frame } from '../plate/frame.ts';
+import { mmToPixels, type Frame } from '../raster/frame.ts';
 import type { OriginalRecipe } from '../plate/recipe.ts';
 import { after, inverse, moved, scaled, type Affine } from '../raster/affine.ts';
 import { createBits, type Bits } from '../raster/bits.ts';

@@ -1,6 +1,6 @@
 import { gradientSize, gradientSource } from '../gradient/gradient-source.ts';
 import type { Gradient } from '../gradient/gradient.ts';
-import type { Frame } from '../plate/frame.ts';
+import type { Frame } from '../raster/frame.ts';
 import { after, inverse, moved, scaled, type Affine } from '../raster/affine.ts';
 import type { Bits } from '../raster/bits.ts';
 import { createPlane } from '../raster/plane.ts';

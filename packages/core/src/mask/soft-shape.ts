@@ -1,5 +1,5 @@
 import { gaussian, gaussianMargin } from '../filter/gaussian.ts';
-import type { Frame } from '../plate/frame.ts';
+import type { Frame } from '../raster/frame.ts';
 import { gridToSheet } from '../plate/placed.ts';
 import { after, moved, scaled, type Affine } from '../raster/affine.ts';
 import { bitAt, type Bits } from '../raster/bits.ts';

@@ -6,7 +6,7 @@ import { recentBytes } from '../recent.ts';
 import type { Carrying } from '../screen/kinds/kind.ts';
 import { coarseRegion } from '../screen/screened.ts';
 import { screenerFor, screenGridOf } from '../screen/screen.ts';
-import type { Frame } from './frame.ts';
+import type { Frame } from '../raster/frame.ts';
 import type { Scene } from './scene.ts';
 
 /** A plate whose screen carries something on, as far as it is made. */

@@ -10,7 +10,7 @@ import type { Rows } from '../raster/rows.ts';
 import { insideBox } from '../raster/sample.ts';
 import type { Screen } from '../screen/screen.ts';
 import { toneRows, toTones } from '../tone/tone-rows.ts';
-import { mmToPixels, type Frame } from './frame.ts';
+import { mmToPixels, type Frame } from '../raster/frame.ts';
 import { letteringLayers, letteringRegion } from './lettering-layers.ts';
 import { isLineWork, lineBits, lineRegion } from './line-work.ts';
 import { isMasked, keepMasked, maskOf, maskReach } from './mask.ts';

@@ -9,7 +9,7 @@ import { BAND_PIXELS, screened } from '../screen/screened.ts';
 import { screenerFor, screenGridOf, type Screen } from '../screen/screen.ts';
 import { carriedBits, prepareCarried } from './carried.ts';
 import { hasLineWork, plateArt } from './coverage.ts';
-import type { Frame } from './frame.ts';
+import type { Frame } from '../raster/frame.ts';
 import type { Scene } from './scene.ts';
 
 /** Pixels of line work drawn at once. */

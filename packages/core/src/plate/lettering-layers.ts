@@ -12,7 +12,7 @@ import type { Region } from '../raster/region.ts';
 import { readInto } from '../raster/read-rows.ts';
 import { recentOnly } from '../recent.ts';
 import { toneRows, toTones } from '../tone/tone-rows.ts';
-import { mmToPixels, type Frame } from './frame.ts';
+import { mmToPixels, type Frame } from '../raster/frame.ts';
 import { gridToBox, regionOf } from './placed.ts';
 import { gradientOf } from './read-original.ts';
 import type { OriginalRecipe } from './recipe.ts';

@@ -8,7 +8,7 @@ import { cutRows, rowsOf, type Rows } from '../raster/rows.ts';
 import { readInto } from '../raster/read-rows.ts';
 import { insideBox } from '../raster/sample.ts';
 import { toneRows, toTones } from '../tone/tone-rows.ts';
-import type { Frame } from './frame.ts';
+import type { Frame } from '../raster/frame.ts';
 import { keepMasked, maskOf } from './mask.ts';
 import { gridToBox, placedHeight, regionOf } from './placed.ts';
 import { readOriginal } from './read-original.ts';

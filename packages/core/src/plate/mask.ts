@@ -11,7 +11,7 @@ import { rowsOf } from '../raster/rows.ts';
 import { readInto } from '../raster/read-rows.ts';
 import { latticeOf, type Screen } from '../screen/screen.ts';
 import { toneRows, toTones } from '../tone/tone-rows.ts';
-import { mmToPixels, type Frame } from './frame.ts';
+import { mmToPixels, type Frame } from '../raster/frame.ts';
 import { boxToPicture, gridToBox, placedHeight } from './placed.ts';
 import { pictureOf, readOriginal } from './read-original.ts';
 import type { OriginalRecipe } from './recipe.ts';

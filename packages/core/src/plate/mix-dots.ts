@@ -4,7 +4,7 @@ import type { Region } from '../raster/region.ts';
 import { readInto } from '../raster/read-rows.ts';
 import { screened } from '../screen/screened.ts';
 import { toneRows, toTones } from '../tone/tone-rows.ts';
-import type { Frame } from './frame.ts';
+import type { Frame } from '../raster/frame.ts';
 import { letteringLayers } from './lettering-layers.ts';
 import { readOriginal } from './read-original.ts';
 import type { OriginalRecipe } from './recipe.ts';

@@ -1,7 +1,8 @@
 import { colourPng } from '../film/png.ts';
 import type { Sink } from '../film/sink.ts';
 import { bands, type Region } from '../raster/region.ts';
-import { frameOf, mmToPixels, type Frame } from './frame.ts';
+import { frameOf } from './frame.ts';
+import { mmToPixels, type Frame } from '../raster/frame.ts';
 import { letteringRegion } from './lettering-layers.ts';
 import { lineRegion } from './line-work.ts';
 import { maskReach } from './mask.ts';

@@ -8,7 +8,7 @@ import type { ToneSource } from '../tone/tone-rows.ts';
 import { NO_TONE } from '../tone/tone.ts';
 import { colourDotPixels } from '../colour-dots/colour-dot-pixels.ts';
 import { mixed } from '../mix/mix.ts';
-import { mmToPixels, type Frame } from './frame.ts';
+import { mmToPixels, type Frame } from '../raster/frame.ts';
 import { letteringLayers, letteringRegion, type ToneLayer } from './lettering-layers.ts';
 import { isLineWork, lineBits } from './line-work.ts';
 import { maskOf, maskReach } from './mask.ts';

@@ -1,7 +1,7 @@
 import { after, inverse, mapPoint, moved, scaled, type Affine } from '../raster/affine.ts';
 import type { Region } from '../raster/region.ts';
 import { turnOf } from '../turn.ts';
-import { MM_PER_INCH, mmToPixels, type Frame } from './frame.ts';
+import { MM_PER_INCH, mmToPixels, type Frame } from '../raster/frame.ts';
 import type { Crop, OriginalRecipe } from './recipe.ts';
 
 interface Size {

@@ -4,7 +4,7 @@ import { encode8, type LinearRgb } from '../colour/srgb.ts';
 import { recentOnly } from '../recent.ts';
 import { areaSum } from './average.ts';
 import { plateBits } from './evaluate.ts';
-import type { Frame } from './frame.ts';
+import type { Frame } from '../raster/frame.ts';
 import type { Scene } from './scene.ts';
 
 /** A rectangle of a grid, in pixels that need not be whole, shown on columns × rows screen pixels. */

@@ -8,7 +8,7 @@ import type { Rows } from '../raster/rows.ts';
 import { opacity } from '../tone/grey.ts';
 import { pictureSource } from '../tone/picture-source.ts';
 import type { ToneSource } from '../tone/tone-rows.ts';
-import { mmToPixels, type Frame } from './frame.ts';
+import { mmToPixels, type Frame } from '../raster/frame.ts';
 import { boxToPicture, effectiveResolution, gridToBox, placedHeight, regionOf } from './placed.ts';
 import type { Content, OriginalRecipe } from './recipe.ts';
 import type { Materials } from './scene.ts';

@@ -1,6 +1,6 @@
 import { startOfFields } from '../field.ts';
-import type { Frame } from '../plate/frame.ts';
-import { MM_PER_INCH } from '../plate/frame.ts';
+import type { Frame } from '../raster/frame.ts';
+import { MM_PER_INCH } from '../raster/frame.ts';
 import { recentOnly } from '../recent.ts';
 import type { DotLimits } from './dot-limits.ts';
 import { screenKind } from './kinds/index.ts';

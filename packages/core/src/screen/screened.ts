@@ -1,4 +1,4 @@
-import type { Frame } from '../plate/frame.ts';
+import type { Frame } from '../raster/frame.ts';
 import { createBits, enlargeBits, type Bits } from '../raster/bits.ts';
 import type { Plane } from '../raster/plane.ts';
 import { bands, type Region } from '../raster/region.ts';

@@ -1,6 +1,7 @@
 import { plateBits } from '../plate/evaluate.ts';
 import { hasLineWork, plateArt } from '../plate/coverage.ts';
-import { filmFrame, frameOf, MM_PER_INCH } from '../plate/frame.ts';
+import { filmFrame, frameOf } from '../plate/frame.ts';
+import { MM_PER_INCH } from '../raster/frame.ts';
 import type { OriginalRecipe } from '../plate/recipe.ts';
 import type { Scene } from '../plate/scene.ts';
 import { countInk } from '../raster/bits.ts';

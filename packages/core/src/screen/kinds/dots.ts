@@ -1,4 +1,4 @@
-import { MM_PER_INCH, mmToPixels } from '../../plate/frame.ts';
+import { MM_PER_INCH, mmToPixels } from '../../raster/frame.ts';
 import { SOLID } from '../../raster/plane.ts';
 import { recentOnly } from '../../recent.ts';
 import { turnOf } from '../../turn.ts';

@@ -1,4 +1,4 @@
-import { mmToPixels } from '../../plate/frame.ts';
+import { mmToPixels } from '../../raster/frame.ts';
 import { SOLID } from '../../raster/plane.ts';
 import { grainTile } from '../noise/grain-tile.ts';
 import { tiled } from '../tiled.ts';

@@ -1,5 +1,5 @@
 import type { Fields, SettingsOf } from '../../field.ts';
-import type { Frame } from '../../plate/frame.ts';
+import type { Frame } from '../../raster/frame.ts';
 import type { Bits } from '../../raster/bits.ts';
 import type { Plane } from '../../raster/plane.ts';
 import type { Region } from '../../raster/region.ts';

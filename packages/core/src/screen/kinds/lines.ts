@@ -1,5 +1,5 @@
 import { gaussian, gaussianCell, gaussianMargin } from '../../filter/gaussian.ts';
-import { MM_PER_INCH, mmToPixels, type Frame } from '../../plate/frame.ts';
+import { MM_PER_INCH, mmToPixels, type Frame } from '../../raster/frame.ts';
 import { createBits, type Bits } from '../../raster/bits.ts';
 import { SOLID, type Plane } from '../../raster/plane.ts';
 import type { Region } from '../../raster/region.ts';

@@ -1,4 +1,4 @@
-import { MM_PER_INCH } from '../../plate/frame.ts';
+import { MM_PER_INCH } from '../../raster/frame.ts';
 import { createBits } from '../../raster/bits.ts';
 import { percentToCoverage, type Plane } from '../../raster/plane.ts';
 import { limitTable } from '../dot-limits.ts';

@@ -3,7 +3,8 @@ import { useOriginal } from '../../../store/use-original.ts';
 import { useDocument } from '../../../store/use-job.ts';
 import { LevelsChart } from './levels-chart.tsx';
 import { FieldRow } from '../field-row.tsx';
-import { stepPath, type ControlsProps } from './step-controls.tsx';
+import type { ControlsProps } from './step-controls.tsx';
+import { stepPath } from './step-path.ts';
 import { useHistogram } from './use-histogram.ts';
 
 /** Levels over the histogram of the tones that come to them. */

@@ -2,11 +2,11 @@ import { stepKind, type ToneStep } from '@brachytone/core';
 import type { ReactNode } from 'react';
 import { useDocument } from '../../../store/use-job.ts';
 import { useOriginal } from '../../../store/use-original.ts';
-import type { NumberPath } from '../../strip/strip.ts';
 import { FieldRow } from '../field-row.tsx';
 import { BandsControls } from './bands-controls.tsx';
 import { BrushControls } from './brush-controls.tsx';
 import { CurveControls } from './curve-controls.tsx';
+import { stepPath } from './step-path.ts';
 import { LevelsControls } from './levels-controls.tsx';
 
 export type Settings = ToneStep['settings'];
@@ -27,17 +27,6 @@ const OWN: Record<string, (props: ControlsProps) => ReactNode> = {
   bands: BandsControls,
   brush: BrushControls,
 };
-
-/** Where the settings of a tone step stand in the job. */
-export const stepPath = (original: number, step: number): NumberPath => [
-  'recipe',
-  'originals',
-  original,
-  'tone',
-  'steps',
-  step,
-  'settings',
-];
 
 /** What a tone step is set by. */
 export function StepControls(props: ControlsProps) {

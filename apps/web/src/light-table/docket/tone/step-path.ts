@@ -1,0 +1,12 @@
+import type { NumberPath } from '../../strip/strip.ts';
+
+/** Where the settings of a tone step stand in the job. */
+export const stepPath = (original: number, step: number): NumberPath => [
+  'recipe',
+  'originals',
+  original,
+  'tone',
+  'steps',
+  step,
+  'settings',
+];

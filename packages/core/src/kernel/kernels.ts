@@ -1,0 +1,45 @@
+/** The loops of `assembly/kernels.ts`, which says what each does. Addresses are bytes in `memory`. */
+export interface Kernels {
+  readonly memory: { readonly buffer: ArrayBuffer };
+  compareRow(
+    coverage: number,
+    thresholds: number,
+    run: number,
+    brick: number,
+    column: number,
+    width: number,
+    out: number,
+  ): void;
+  mixRows(upper: number, lower: number, weight: number, out: number, count: number): void;
+  stretchRow(row: number, offsets: number, weights: number, out: number, count: number): void;
+  weigh(addresses: number, weights: number, taps: number, out: number, count: number): void;
+  leastOf(addresses: number, taps: number, out: number, count: number): void;
+  mostOf(addresses: number, taps: number, out: number, count: number): void;
+  sharpenRow(row: number, soft: number, gain: number, least: number, out: number, count: number): void;
+  recoverRow(row: number, around: number, dark: number, light: number, out: number, count: number): void;
+  grainRow(row: number, seed: number, x: number, y: number, range: number, out: number, count: number): void;
+  lookUpRow(
+    coverage: number,
+    table: number,
+    segments: number,
+    shift: number,
+    skip: number,
+    width: number,
+    out: number,
+  ): void;
+  diffuseRow(
+    coverage: number,
+    here: number,
+    next: number,
+    after: number,
+    made: number,
+    noise: number,
+    modulation: number,
+    feedback: number,
+    kernel: number,
+    way: number,
+    width: number,
+  ): void;
+  packRow(made: number, width: number, out: number): void;
+  sumRow(row: number, edges: number, shares: number, count: number, out: number): void;
+}
