@@ -104,6 +104,43 @@ describe('good pictures', () => {
     expect(blue).toBeLessThan(100);
   });
 
+  it('a CMYK TIFF is read by the profile it carries', async () => {
+    const tiff = await flat(24, 24, { r: 30, g: 110, b: 190 })
+      .withIccProfile('cmyk')
+      .toColourspace('cmyk')
+      .tiff({ compression: 'lzw' })
+      .toBuffer();
+    const meta = await sharp(tiff).metadata();
+    expect([meta.space, Boolean(meta.icc)]).toEqual(['cmyk', true]);
+    const { body, picture } = await bring(tiff);
+    expect(body).toMatchObject({ channels: 3, facts: { format: 'TIFF', colour: 'CMYK' } });
+    expect(body.facts.profile).toBeTruthy();
+    const [red, green, blue] = picture.data;
+    expect(Math.abs(red - 30)).toBeLessThan(40);
+    expect(Math.abs(green - 110)).toBeLessThan(20);
+    expect(Math.abs(blue - 190)).toBeLessThan(30);
+  });
+
+  it('a colour PNG of 16 bits keeps them all, its alpha too', async () => {
+    const samples = Uint16Array.from({ length: 5 * 4 * 4 }, (_, i) =>
+      i % 4 === 3 ? 3000 + i * 700 : i * 811,
+    );
+    const png = await sharp(samples, { raw: { width: 5, height: 4, channels: 4 } })
+      .toColourspace('rgb16')
+      .png()
+      .toBuffer();
+    const { body, picture } = await bring(png);
+    expect(body).toMatchObject({ channels: 4, facts: { alpha: true, bitsPerSample: 16 } });
+    expect(picture.data).toEqual(samples);
+  });
+
+  it('a panorama of 50 megapixels is taken, with a level that is soon there', async () => {
+    const jpeg = await flat(25000, 2000, { r: 90, g: 120, b: 60 }).jpeg({ quality: 60 }).toBuffer();
+    const { body } = await send(server, jpeg).expect(201);
+    expect(body).toMatchObject({ width: 25000, height: 2000, kind: 'picture' });
+    expect((25000 * 2000) / 4 ** (body.smallLevel as number)).toBeLessThan(1e6);
+  });
+
   it.each([8, 16])('an ICC profile is converted to sRGB, %d bits', async (bits) => {
     // The same colour written under a wider profile must come back as it was.
     const colour = { r: 200, g: 90, b: 60 };

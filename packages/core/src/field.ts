@@ -1,13 +1,16 @@
 /** What a tone step or a screen can be set by: the schema, the docket and the tests read it here. */
 
-/** Says under which settings of other fields a field counts at all: one of these words, or a number beyond this. */
+/** One of these words, or a number beyond this, in one of the named fields. */
+interface Condition {
+  readonly field: string | readonly string[];
+  readonly is?: readonly string[];
+  readonly above?: number;
+  readonly below?: number;
+}
+
+/** Says under which settings of other fields a field counts at all: all conditions must hold. */
 interface Conditional {
-  readonly when?: {
-    readonly field: string | readonly string[];
-    readonly is?: readonly string[];
-    readonly above?: number;
-    readonly below?: number;
-  };
+  readonly when?: Condition | readonly Condition[];
 }
 
 /** A number that something is set by. */
@@ -112,16 +115,17 @@ export type SettingsOf<F extends Fields> = {
 export const startOfFields = (fields: Fields): Record<string, Field['start']> =>
   Object.fromEntries(Object.entries(fields).map(([name, field]) => [name, field.start]));
 
-/** True when a field counts under these settings: one of the fields it hangs on is as it says. */
+/** True when a field counts under these settings. */
 export function counts(field: Field, settings: Readonly<Record<string, unknown>>): boolean {
   if (!('when' in field) || !field.when) return true;
-  const { field: names, is, above, below } = field.when;
-  return [names].flat().some((name) => {
-    const value = settings[name];
-    return (
-      is?.includes(String(value)) === true ||
-      (above !== undefined && Number(value) > above) ||
-      (below !== undefined && Number(value) < below)
-    );
-  });
+  return [field.when].flat().every(({ field: names, is, above, below }: Condition) =>
+    [names].flat().some((name) => {
+      const value = settings[name];
+      return (
+        is?.includes(String(value)) === true ||
+        (above !== undefined && Number(value) > above) ||
+        (below !== undefined && Number(value) < below)
+      );
+    }),
+  );
 }

@@ -20,6 +20,10 @@ const PATHS = [
   { value: 'form', label: 'Form', title: 'Lines bend with the picture’s own tones' },
 ] as const;
 
+/** Rings about one middle: turned, they are the same rings, so a second set of them crosses nothing. */
+const isRound = (path: string): boolean => path === 'arc' || path === 'spiral';
+const CAN_CROSS = { field: 'path', is: ['straight', 'wave', 'form'] } as const;
+
 /** How far lines wobble at most, in cells, and over how many of them. */
 const WOBBLE = 0.9;
 const WOBBLE_LENGTH = 3;
@@ -119,6 +123,7 @@ export const lines = defineScreen({
       least: 0,
       most: 100,
       start: 100,
+      when: CAN_CROSS,
     },
     crossing: {
       type: 'number',
@@ -128,7 +133,7 @@ export const lines = defineScreen({
       most: 175,
       usual: [30, 150],
       start: 60,
-      when: { field: 'crossed', below: 100 },
+      when: [CAN_CROSS, { field: 'crossed', below: 100 }],
     },
   },
   words: (settings) => {
@@ -148,7 +153,7 @@ export const lines = defineScreen({
   },
   make(settings, limits, frame) {
     const table = cellTable(spotKey(settings), spotOf(settings.spot, settings), limits);
-    const crossed = settings.crossed < 100;
+    const crossed = settings.crossed < 100 && !isRound(settings.path);
     const sigma = settings.path === 'form' ? mmToPixels(settings.soft, frame) : 0;
     const cell = gaussianCell(sigma);
     const blurMargin = sigma > 0 ? gaussianMargin(sigma) + cell + 16 : 0;
@@ -278,9 +283,9 @@ function warpOf(bend: Bend & { spot: string }, frame: Frame, relief: Relief | un
   const wobbleAlong = scatter(bend.seed * 7 + 1);
   const line = bend.spot === 'line';
   const cell = 1 / (perCell * mm);
-  const round = bend.path === 'arc' || bend.path === 'spiral';
   // Along an arc dots begin anew at every ring: there is no running evenly over its edge.
-  const shift = round && bend.spot !== 'line' ? 0 : shiftFor(wobble > 0 ? cell : Math.max(4, cell));
+  const shift =
+    isRound(bend.path) && bend.spot !== 'line' ? 0 : shiftFor(wobble > 0 ? cell : Math.max(4, cell));
   return {
     shift,
     place(i, j, out) {
