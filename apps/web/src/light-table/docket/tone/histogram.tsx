@@ -1,7 +1,11 @@
+import { memo } from 'react';
 import { Bar, BarChart, YAxis } from 'recharts';
 
-/** Tones from bare (left) to solid (right), as bars. Single towering bins are cut so that the rest can be read. */
-export function Histogram({
+/**
+ * Tones from bare (left) to solid (right), as bars. Single towering bins are cut so that the rest can be read. It is drawn again
+ * only when the tones have been counted again: a slider's first picture does not wait for it.
+ */
+export const Histogram = memo(function Histogram({
   bins,
   width,
   height,
@@ -26,4 +30,4 @@ export function Histogram({
       <Bar dataKey="share" fill="#cfc6b1" isAnimationActive={false} />
     </BarChart>
   );
-}
+});
