@@ -1,4 +1,4 @@
-import { DEGREES, formatQuantity, LPI, MM, parseQuantity, PERCENT } from './quantity.ts';
+import { DEGREES, formatQuantity, LPI, MM, parseQuantity, PERCENT, SMALL_MM } from './quantity.ts';
 
 describe('numbers as typed', () => {
   it.each([
@@ -11,6 +11,10 @@ describe('numbers as typed', () => {
     ['300/4', LPI, 75],
     ['(300 − 60) ÷ 4', LPI, 60],
     ['2 × 3 + 4 × 5', MM, 26],
+    ['2mm', LPI, 12.7],
+    ['0.5in', LPI, 2],
+    ['85µm', SMALL_MM, 0.085],
+    ['0.3', SMALL_MM, 0.3],
     ['-15°', DEGREES, -15],
     ['12 %', PERCENT, 12],
     ['.5', MM, 0.5],

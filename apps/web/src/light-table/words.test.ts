@@ -1,3 +1,4 @@
+import { newScreen } from '@brachytone/core';
 import { newJob } from '@brachytone/job';
 import { shownPlates, whatToDraw } from './table/what.ts';
 import { bytesWords, lengthWords, screenWords, sheetWords, shortSheet } from './words.ts';
@@ -9,6 +10,10 @@ describe('words', () => {
     expect(sheetWords({ width: 203.2, height: 254 })).toBe('203.2 × 254 mm');
     expect(shortSheet({ width: 420, height: 297 })).toBe('A3');
     expect(screenWords(job.recipe.plates[0].screen)).toBe('round · 30 lpi · 45°');
+    expect(screenWords(newScreen('lines', { path: 'wave', ruling: 20 }, { coarse: 72 }))).toBe(
+      'lines, wave · 20 lpi · 22.5° · 72 ppi',
+    );
+    expect(screenWords(newScreen('diffused', { spot: 0.08 }))).toBe('diffused near · 80 µm');
     expect([lengthWords(0.0212), lengthWords(0.71), lengthWords(12.345)]).toEqual([
       '21 µm',
       '0.71 mm',
