@@ -47,8 +47,8 @@ describe.each([...SCREEN_KINDS, ...STEP_KINDS].map(({ name, fields }) => [name, 
         if (field.type === 'choice') expect(field.options.map(({ value }) => value)).toContain(start[name]);
         const conditions = 'when' in field && field.when ? [field.when].flat() : [];
         for (const condition of conditions) {
-          for (const other of [condition.field].flat() as string[])
-            expect(Object.keys(fields)).toContain(other);
+          const others: string[] = [condition.field].flat();
+          expect(Object.keys(fields)).toEqual(expect.arrayContaining(others));
         }
       }
     });
