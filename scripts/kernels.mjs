@@ -1,4 +1,4 @@
-/** Compiles packages/core/assembly/kernels.ts into packages/core/src/kernel/kernels.wasm.ts. */
+/** Compiles packages/core/assembly into packages/core/src/kernel/kernels.wasm.ts. */
 import { writeFile } from 'node:fs/promises';
 import asc from 'assemblyscript/asc';
 

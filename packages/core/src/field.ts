@@ -17,8 +17,8 @@ interface Conditional {
 export interface NumberField extends Conditional {
   readonly type: 'number';
   readonly label: string;
-  /** `px`: pixels of the original; `whole`: a whole number. */
-  readonly unit: 'percent' | 'px' | 'ppi' | 'plain' | 'lpi' | 'degrees' | 'mm' | 'whole';
+  /** `px`: pixels of the original. */
+  readonly unit: 'percent' | 'px' | 'ppi' | 'plain' | 'lpi' | 'degrees' | 'mm';
   readonly least: number;
   readonly most: number;
   /** Range of the slider where it is narrower than what may be typed. */

@@ -1,4 +1,4 @@
-import { MM_PER_INCH, type Frame } from '../raster/frame.ts';
+import type { Frame } from '../raster/frame.ts';
 import { turnOf } from '../turn.ts';
 import type { ColourDots } from './colour-dots.ts';
 
@@ -13,7 +13,7 @@ export interface DotLattice {
 
 /** The lattice on a grid, counted from the grid's corner. */
 export function dotLattice({ ruling, angle }: ColourDots, frame: Pick<Frame, 'resolution'>): DotLattice {
-  const cell = (MM_PER_INCH / ruling) * (frame.resolution / MM_PER_INCH);
+  const cell = frame.resolution / ruling;
   const { cos, sin } = turnOf(angle);
   const [along, across] = [cos / cell, sin / cell];
   return {

@@ -1,4 +1,4 @@
-/** The loops of `assembly/kernels.ts`, which says what each does. Addresses are bytes in `memory`. */
+/** The loops of `assembly/`, which says what each does. Addresses are bytes in `memory`. */
 export interface Kernels {
   readonly memory: { readonly buffer: ArrayBuffer };
   compareRow(

@@ -10,7 +10,7 @@ const kept = (value: number): number => (value < 0 ? 0 : value > 65535 ? 65535 :
 const pixel = (value: number): number => kept(Math.trunc(fround(value + 0.5)));
 
 /**
- * The loops of `assembly/kernels.ts` in plain TypeScript, bit for bit the same, for machines whose WebAssembly has no SIMD. What
+ * The loops of `assembly/` in plain TypeScript, bit for bit the same, for machines whose WebAssembly has no SIMD. What
  * each does is said there.
  */
 export function plainKernels(): Kernels {

@@ -34,9 +34,6 @@ export function pictureOf(original: OriginalRecipe, { pictures }: Materials): Py
   return pyramid;
 }
 
-/** Pixels of a draft's grid that one of the picture may be spread over. */
-const DRAFT_SOFTNESS = 1.5;
-
 /** Number of halvings that brings so many pixels a grid pixel nearest to one. */
 const halvingsFor = (pixelsPerOutput: number): number =>
   Math.max(0, Math.round(Math.log2(Math.max(1, pixelsPerOutput))));
@@ -56,9 +53,7 @@ export function readOriginal(original: OriginalRecipe, materials: Materials, fra
   }
   if (content.kind !== 'picture') throw new TypeError('This original has no tones of its own.');
   const { crop } = content;
-  // A first look may be a little soft, and is there the sooner for it.
-  const wanted = (crop.width * pyramid!.width) / across;
-  const level = chooseLevel(pyramid!, frame.draft ? wanted * DRAFT_SOFTNESS : wanted);
+  const level = chooseLevel(pyramid!, (crop.width * pyramid!.width) / across);
   const picture = pyramid!.levels[level]!;
   const scale = 2 ** level;
   const toSource = after(after(toBox, boxToPicture(crop, pyramid!)), scaled(1 / scale));

@@ -110,7 +110,7 @@ function rankPixels(keys: Uint32Array, cells: Uint16Array, cellCount: number): U
 }
 
 /** Counting sort by (value >>> shift) mod `buckets`, a power of two or more than any value. */
-function stableSort(
+export function stableSort(
   order: Uint32Array,
   values: Uint16Array | Uint32Array,
   shift: number,

@@ -1,4 +1,8 @@
-import { layThresholds, type Thresholds } from './thresholds.ts';
+import { layThresholds, stableSort, type Thresholds } from './thresholds.ts';
+
+/** Values are told apart in so many bits, sorted so many at a time. */
+const DIGIT = 12;
+const DIGITS = 2;
 
 /**
  * A rectangular tile of thresholds from the order in which its pixels are inked: a flat coverage c inks exactly
@@ -17,17 +21,9 @@ export function orderOf(values: Float64Array | Float32Array): Uint32Array {
     if (value < least) least = value;
     if (value > greatest) greatest = value;
   }
-  const scale = (2 ** 24 - 1) / Math.max(1e-12, greatest - least);
+  const scale = (2 ** (DIGIT * DIGITS) - 1) / Math.max(1e-12, greatest - least);
   const keys = Uint32Array.from(values, (value) => Math.round((value - least) * scale));
-  let order = new Uint32Array(values.length);
-  for (let i = 0; i < order.length; i++) order[i] = i;
-  for (const shift of [0, 12]) {
-    const starts = new Uint32Array(4097);
-    for (const key of keys) starts[((key >>> shift) & 4095) + 1]++;
-    for (let b = 0; b < 4096; b++) starts[b + 1] += starts[b];
-    const out = new Uint32Array(order.length);
-    for (const pixel of order) out[starts[(keys[pixel] >>> shift) & 4095]++] = pixel;
-    order = out;
-  }
+  let order = Uint32Array.from(keys.keys());
+  for (let digit = 0; digit < DIGITS; digit++) order = stableSort(order, keys, digit * DIGIT, 1 << DIGIT);
   return order;
 }

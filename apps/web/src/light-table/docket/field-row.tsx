@@ -1,16 +1,6 @@
 import type { ChoiceField, Field, NumberField as NumberFieldOf, SeedField } from '@brachytone/core';
 import { Dices } from 'lucide-react';
-import {
-  DEGREES,
-  LPI,
-  PERCENT,
-  PLAIN,
-  PPI,
-  pixelsOf,
-  SMALL_MM,
-  WHOLE,
-  type Unit,
-} from '../../controls/quantity.ts';
+import { DEGREES, LPI, PERCENT, PLAIN, PPI, pixelsOf, SMALL_MM, type Unit } from '../../controls/quantity.ts';
 import { Segmented } from '../../controls/segmented.tsx';
 import { SliderRow } from '../../controls/slider-row.tsx';
 import type { NumberPath } from '../strip/strip.ts';
@@ -19,7 +9,6 @@ import { Row } from './group.tsx';
 const UNITS: Record<NumberFieldOf['unit'], (ppi: number) => Unit> = {
   percent: () => PERCENT,
   plain: () => PLAIN,
-  whole: () => WHOLE,
   ppi: () => PPI,
   px: pixelsOf,
   lpi: () => LPI,

@@ -6,7 +6,7 @@ import { SPOT_SIZE, spotSizeWords } from './spot-size.ts';
 /**
  * Error diffusion that feeds back what it made: spots gather in clumps, for presses that cannot hold single ones.
  *
- * It looks at four neighbours already made, weighed so that clumps grow alike every way.
+ * It looks at four neighbours already made, weighed so that clumps grow nearly alike every way.
  *
  * Source of the idea: R. Levien, "Output dependant feedback in error diffusion halftoning", IS&T 46th Annual Conference (1993).
  */

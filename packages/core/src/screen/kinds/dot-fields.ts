@@ -1,7 +1,9 @@
 import type { MotifField, NumberField, SpotField } from '../../field.ts';
+import { MM_PER_INCH } from '../../raster/frame.ts';
 import { MOTIFS } from '../spot/motif.ts';
-import { SPOTS } from '../spot/index.ts';
+import { spotOf, SPOTS } from '../spot/index.ts';
 import { USUAL_ASPECT } from '../spot/ellipse.ts';
+import type { Lattice } from './kind.ts';
 
 /** Fields that screens of dots and of lines share. */
 
@@ -59,4 +61,18 @@ export const spotKey = ({ spot, aspect, motif }: SpotSettings): string =>
 export function spotWords({ spot, motif }: SpotSettings): string {
   const name = spot === 'motif' ? MOTIFS.find(({ path }) => path === motif)?.name : undefined;
   return (name ?? SPOTS.find(({ id }) => id === spot)?.name ?? spot).toLowerCase();
+}
+
+/** What a lattice of a shape at a ruling and angle says of itself. */
+export function latticeFacts(
+  settings: SpotSettings & { readonly ruling: number; readonly angle: number },
+): Pick<Lattice, 'ruling' | 'angle' | 'mark' | 'size'> {
+  const { ruling, angle } = settings;
+  const spot = spotOf(settings.spot, settings);
+  return {
+    ruling,
+    angle,
+    mark: settings.spot === 'line' ? 'line' : 'dot',
+    size: (coverage) => spot.size(coverage) * (MM_PER_INCH / ruling),
+  };
 }

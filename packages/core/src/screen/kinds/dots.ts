@@ -10,7 +10,7 @@ import { findSupercell, type Supercell } from '../supercell.ts';
 import { buildThresholds, type Thresholds } from '../thresholds.ts';
 import { tiled } from '../tiled.ts';
 import { cellTable, screenWarped, shiftFor } from '../warp.ts';
-import { ANGLE, ASPECT, MOTIF, RULING, SPOT, spotKey, spotWords } from './dot-fields.ts';
+import { ANGLE, ASPECT, latticeFacts, MOTIF, RULING, SPOT, spotKey, spotWords } from './dot-fields.ts';
 import { defineScreen } from './kind.ts';
 
 const recentSupercells = recentOnly<Supercell>(32);
@@ -59,12 +59,8 @@ export const dots = defineScreen({
   words: (settings) => spotWords(settings),
   carries: () => false,
   lattice(settings) {
-    const spot = spotOf(settings.spot, settings);
     return {
-      ruling: settings.ruling,
-      angle: settings.angle,
-      mark: settings.spot === 'line' ? 'line' : 'dot',
-      size: (coverage) => spot.size(coverage) * (MM_PER_INCH / settings.ruling),
+      ...latticeFacts(settings),
       limited: (limits) => keptApart(settings, limits),
       ...(isRegular(settings)
         ? {

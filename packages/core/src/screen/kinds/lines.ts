@@ -9,7 +9,7 @@ import { sineOfTurns, turnOf, turnsOf } from '../../turn.ts';
 import { scatter } from '../scatter.ts';
 import { spotOf } from '../spot/index.ts';
 import { cellTable, screenWarped, shiftFor, type Warp } from '../warp.ts';
-import { ANGLE, ASPECT, MOTIF, RULING, SPOT, spotKey, spotWords } from './dot-fields.ts';
+import { ANGLE, ASPECT, latticeFacts, MOTIF, RULING, SPOT, spotKey, spotWords } from './dot-fields.ts';
 import { defineScreen } from './kind.ts';
 
 const PATHS = [
@@ -141,16 +141,7 @@ export const lines = defineScreen({
     return settings.spot === 'line' ? `lines, ${run}` : `${spotWords(settings)}, ${run}`;
   },
   carries: () => false,
-  lattice(settings) {
-    const spot = spotOf(settings.spot, settings);
-    return {
-      ruling: settings.ruling,
-      angle: settings.angle,
-      mark: settings.spot === 'line' ? 'line' : 'dot',
-      size: (coverage) => spot.size(coverage) * (MM_PER_INCH / settings.ruling),
-      limited: (limits) => limits,
-    };
-  },
+  lattice: (settings) => ({ ...latticeFacts(settings), limited: (limits) => limits }),
   make(settings, limits, frame) {
     const table = cellTable(spotKey(settings), spotOf(settings.spot, settings), limits);
     const crossed = settings.crossed < 100 && !isRound(settings.path);

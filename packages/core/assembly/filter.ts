@@ -1,0 +1,149 @@
+/** out[i] = the least of row[t][i] for `taps` rows at the given addresses. Up to seven entries beyond `count` are used. */
+export function leastOf(addresses: usize, taps: i32, out: usize, count: i32): void {
+  for (let at: usize = 0; at < (<usize>count) << 1; at += 16) {
+    let found = v128.load(<usize>load<i32>(addresses) + at);
+    for (let t: usize = 1; t < <usize>taps; t++) {
+      found = i16x8.min_u(found, v128.load(<usize>load<i32>(addresses + (t << 2)) + at));
+    }
+    v128.store(out + at, found);
+  }
+}
+
+/** The same for the greatest. */
+export function mostOf(addresses: usize, taps: i32, out: usize, count: i32): void {
+  for (let at: usize = 0; at < (<usize>count) << 1; at += 16) {
+    let found = v128.load(<usize>load<i32>(addresses) + at);
+    for (let t: usize = 1; t < <usize>taps; t++) {
+      found = i16x8.max_u(found, v128.load(<usize>load<i32>(addresses + (t << 2)) + at));
+    }
+    v128.store(out + at, found);
+  }
+}
+
+/** Four of eight pixels as reals. */
+// @ts-ignore: decorator
+@inline
+function reals(pixels: v128, high: bool): v128 {
+  return f32x4.convert_i32x4_u(high ? i32x4.extend_high_i16x8_u(pixels) : i32x4.extend_low_i16x8_u(pixels));
+}
+
+/** Eight reals as pixels, rounded and kept within 0 to 65535. */
+// @ts-ignore: decorator
+@inline
+function pixels(low: v128, high: v128): v128 {
+  const half = f32x4.splat(0.5);
+  return i16x8.narrow_i32x4_u(
+    i32x4.trunc_sat_f32x4_s(f32x4.add(low, half)),
+    i32x4.trunc_sat_f32x4_s(f32x4.add(high, half)),
+  );
+}
+
+// @ts-ignore: decorator
+@inline
+function sharper(value: v128, soft: v128, gain: v128, least: v128): v128 {
+  const edge = f32x4.sub(value, soft);
+  return f32x4.add(value, v128.and(f32x4.mul(edge, gain), f32x4.gt(f32x4.abs(edge), least)));
+}
+
+/** out = row + (row − soft) · gain where they differ by more than `least`. Up to seven entries beyond `count` are used. */
+export function sharpenRow(row: usize, soft: usize, gain: f32, least: f32, out: usize, count: i32): void {
+  const gains = f32x4.splat(gain);
+  const leasts = f32x4.splat(least);
+  for (let i = 0; i < count; i += 8) {
+    const a = v128.load(row);
+    const b = v128.load(soft);
+    v128.store(
+      out,
+      pixels(
+        sharper(reals(a, false), reals(b, false), gains, leasts),
+        sharper(reals(a, true), reals(b, true), gains, leasts),
+      ),
+    );
+    row += 16;
+    soft += 16;
+    out += 16;
+  }
+}
+
+// @ts-ignore: decorator
+@inline
+function recovered(value: v128, around: v128, dark: v128, light: v128): v128 {
+  // −1 at bare, 1 at solid.
+  const side = f32x4.sub(f32x4.mul(around, f32x4.splat(<f32>(2.0 / 65535.0))), f32x4.splat(1));
+  const pull = f32x4.mul(
+    f32x4.mul(side, side),
+    v128.bitselect(dark, light, f32x4.gt(side, f32x4.splat(0))),
+  );
+  const gain = f32x4.add(f32x4.splat(1), f32x4.abs(pull));
+  const moved = f32x4.add(around, f32x4.mul(pull, f32x4.splat(65535)));
+  return f32x4.add(moved, f32x4.mul(f32x4.sub(value, around), gain));
+}
+
+/**
+ * Moves surroundings towards the middle tone by the square of how far they are from it, dark ones `dark` (0 or less) and
+ * light ones `light` shares of the whole at most; what stands out from them stays and grows as much. Up to seven entries
+ * beyond `count` are used.
+ */
+export function recoverRow(row: usize, around: usize, dark: f32, light: f32, out: usize, count: i32): void {
+  const darks = f32x4.splat(dark);
+  const lights = f32x4.splat(light);
+  for (let i = 0; i < count; i += 8) {
+    const a = v128.load(row);
+    const b = v128.load(around);
+    v128.store(
+      out,
+      pixels(
+        recovered(reals(a, false), reals(b, false), darks, lights),
+        recovered(reals(a, true), reals(b, true), darks, lights),
+      ),
+    );
+    row += 16;
+    around += 16;
+    out += 16;
+  }
+}
+
+// @ts-ignore: decorator
+@inline
+function mixedUp(h: v128): v128 {
+  h = i32x4.mul(v128.xor(h, i32x4.shr_u(h, 16)), i32x4.splat(0x85ebca6b));
+  h = i32x4.mul(v128.xor(h, i32x4.shr_u(h, 13)), i32x4.splat(0xc2b2ae35));
+  return v128.xor(h, i32x4.shr_u(h, 16));
+}
+
+/** Four numbers as `randomAt` in src/random.ts gives them, for x at the given places. */
+// @ts-ignore: decorator
+@inline
+function randoms(seed: i32, x: v128, y: i32): v128 {
+  const h = v128.xor(i32x4.splat(seed * 0x9e3779b1), i32x4.mul(x, i32x4.splat(0x85ebca6b)));
+  const g = i32x4.mul(v128.xor(h, i32x4.shr_u(h, 15)), i32x4.splat(0x2c1b3c6d));
+  return mixedUp(v128.xor(g, i32x4.splat(y * 0xc2b2ae35)));
+}
+
+// @ts-ignore: decorator
+@inline
+function grains(seed: i32, x: v128, y: i32, range: v128): v128 {
+  const share = f32x4.mul(f32x4.convert_i32x4_u(randoms(seed, x, y)), f32x4.splat(<f32>(1.0 / 4294967296.0)));
+  return f32x4.mul(f32x4.sub(share, f32x4.splat(0.5)), range);
+}
+
+/** out = row + (random share − ½) · range, a number of its own for each pixel from x on. Uses seven entries beyond. */
+export function grainRow(row: usize, seed: i32, x: i32, y: i32, range: f32, out: usize, count: i32): void {
+  const ranges = f32x4.splat(range);
+  let low = i32x4.add(i32x4.splat(x), i32x4(0, 1, 2, 3));
+  let high = i32x4.add(low, i32x4.splat(4));
+  for (let i = 0; i < count; i += 8) {
+    const a = v128.load(row);
+    v128.store(
+      out,
+      pixels(
+        f32x4.add(reals(a, false), grains(seed, low, y, ranges)),
+        f32x4.add(reals(a, true), grains(seed, high, y, ranges)),
+      ),
+    );
+    low = i32x4.add(low, i32x4.splat(8));
+    high = i32x4.add(high, i32x4.splat(8));
+    row += 16;
+    out += 16;
+  }
+}
