@@ -208,9 +208,9 @@ test('undo, redo and reload: everything is where it was, undo included', async (
   await page.reload();
   await expect(ruling).toHaveValue('70 lpi');
   await expect(page.getByRole('textbox', { name: 'Angle, number' })).not.toHaveValue('45°');
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('textbox', { name: 'Angle, number' })).toHaveValue('45°');
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(ruling).toHaveValue('50 lpi');
   await saved(page);
   await page.reload();

@@ -65,7 +65,7 @@ test('tone steps are added, set, moved, switched off and undone; all of it is th
   expect(steps[2].settings).toMatchObject({ amount: 100 });
   await page.reload();
   await expect(page.locator('aside')).toContainText(/levels · invert/);
-  for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo' }).click();
+  for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await saved(page);
   expect(await kinds()).toEqual(['levels', 'sharpen', 'invert']);
   await page.getByRole('button', { name: 'Preparations' }).click();
@@ -112,7 +112,7 @@ test('what is solid and bare is shown where it is, and the brush changes just wh
   const job = (await (await page.request.get(`${server.url}/api/jobs/${id}`)).json()) as JobView;
   expect(job.steps.at(-1)!.label).toBe('Brush stroke');
   // The whole stroke is one step.
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('button', { name: /Stroke 1/ })).toBeHidden();
 });
 
@@ -148,7 +148,7 @@ test('a gradient is laid over the photograph, dragged by its handles, turned, an
   await page.getByRole('button', { name: 'Remove from the sheet' }).click();
   await saved(page);
   expect((await recipeOf(page, id)).originals).toHaveLength(1);
-  for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo' }).click();
+  for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await saved(page);
   expect((await recipeOf(page, id)).originals[1].shown).toBe(true);
 });
