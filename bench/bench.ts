@@ -35,6 +35,7 @@ import {
   type Sink,
   type Thresholds,
 } from '@brachytone/core';
+import { inkRoute, newPlate, WHITE_STOCK } from '@brachytone/job';
 
 interface Row {
   work: string;
@@ -76,8 +77,9 @@ function photograph(width: number, height: number): Picture {
 
 const a3: Recipe = {
   sheet: { width: 297, height: 420, bleed: 0, resolution: 1200 },
-  stock: { name: 'White', colour: '#ffffff' },
-  inks: [{ id: 'k', name: 'Black', colour: '#111111', opacity: 0 }],
+  stock: WHITE_STOCK,
+  inks: [{ id: 'k', name: 'Black', lab: [5, 0, 0], opacity: 0, fountain: null }],
+  overprints: [],
   originals: [
     {
       id: 'o',
@@ -97,10 +99,11 @@ const a3: Recipe = {
       fade: null,
       mix: null,
       colourDots: null,
-      ink: 'k',
+      route: inkRoute('k'),
+      overprint: false,
     },
   ],
-  plates: [{ id: 'k', ink: 'k', screen: newScreen('dots', { ruling: 65, angle: 45 }) }],
+  plates: [newPlate('k', 'k', newScreen('dots', { ruling: 65, angle: 45 }))],
 };
 
 /** The reference: a branch a pixel, the threshold found by its place in the brick every time. */
@@ -268,7 +271,7 @@ for (const [ruling, angle] of [
   );
 }
 
-const colours = overprints(a3.stock.colour, a3.inks);
+const colours = overprints(a3.stock, a3.inks);
 const draftFrame = filmFrame({ ...a3, sheet: { ...a3.sheet, resolution: 76 } });
 const fit = { columns: 446, rows: 631 };
 const draft = measure(15, () => {

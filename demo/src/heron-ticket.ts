@@ -5,12 +5,15 @@ import {
   newDrawing,
   newGradient,
   newJob,
+  newPlate,
   type JobDocument,
 } from '@brachytone/job';
 import type { DemoMaterials } from './jobs.ts';
 import { letters } from './letters.ts';
 import { dotted } from './dotted.ts';
 import { step } from './step.ts';
+
+import { ink, stock } from './inks.ts';
 
 /** Width of the heron on the ticket, mm, and where it stands. */
 const HERON = { x: 97, y: 4, width: 50, turn: 0, mirrored: false };
@@ -27,7 +30,7 @@ export function heronTicket({ heron, shadow, typefaces }: DemoMaterials): JobDoc
     name: 'Members’ ticket',
     recipe: {
       sheet,
-      stock: { name: 'Oat board', colour: '#ece0c4' },
+      stock: stock('Oat board', '#ece0c4'),
       originals: [
         {
           ...moon,
@@ -108,13 +111,11 @@ export function heronTicket({ heron, shadow, typefaces }: DemoMaterials): JobDoc
           },
         ),
       ],
-      inks: [
-        { id: 'ink-1', name: 'Lantern', colour: '#cf7a2a', opacity: 0.1 },
-        { id: 'ink-2', name: 'Reed black', colour: '#20241f', opacity: 0 },
-      ],
+      inks: [ink('ink-1', 'Lantern', '#cf7a2a', 0.1), ink('ink-2', 'Reed black', '#20241f', 0)],
+      overprints: [],
       plates: [
-        { id: 'plate-1', ink: 'ink-1', screen: dotted({ ruling: 24, angle: 30 }, { smallest: 3 }) },
-        { id: 'plate-2', ink: 'ink-2', screen: dotted({ ruling: 40, angle: 45 }) },
+        newPlate('plate-1', 'ink-1', dotted({ ruling: 24, angle: 30 }, { smallest: 3 })),
+        newPlate('plate-2', 'ink-2', dotted({ ruling: 40, angle: 45 })),
       ],
     },
   };

@@ -1,5 +1,5 @@
 import type { JobDocument, PictureFacts } from '@brachytone/job';
-import { cropToSheet, newContainer, newJob, placeOnSheet } from '@brachytone/job';
+import { cropToSheet, newContainer, newJob, newPlate, placeOnSheet } from '@brachytone/job';
 import {
   newScreen,
   type Crop,
@@ -11,15 +11,21 @@ import {
 } from '@brachytone/core';
 import { dotted } from './dotted.ts';
 import { heronTicket } from './heron-ticket.ts';
+import { duskTote } from './dusk-tote.ts';
+import { fountainCard } from './fountain-card.ts';
+import { openNightPoster } from './open-night-poster.ts';
+import { seasonLeaflet } from './season-leaflet.ts';
 import { openNightBanner } from './open-night-banner.ts';
 import { programmeCover } from './programme-cover.ts';
 import { step } from './step.ts';
+
+import { ink, stock } from './inks.ts';
 
 interface Wishes {
   name: string;
   sheet: JobDocument['recipe']['sheet'];
   stock: JobDocument['recipe']['stock'];
-  ink: Omit<Ink, 'id'>;
+  ink: Ink;
   screen: Screen;
   steps: ToneStep[];
   crop?: Crop;
@@ -42,8 +48,9 @@ function demoJob(picture: PictureFacts, wishes: Wishes): JobDocument {
         ...wishes.original,
         tone: { ...original.tone, steps: wishes.steps },
       })),
-      inks: [{ id: 'ink-1', ...wishes.ink }],
-      plates: [{ id: 'plate-1', ink: 'ink-1', screen: wishes.screen }],
+      inks: [wishes.ink],
+      overprints: [],
+      plates: [newPlate('plate-1', 'ink-1', wishes.screen)],
     },
   };
 }
@@ -60,6 +67,10 @@ export interface DemoMaterials {
 
 /** The Saltmarsh Observatory's first jobs, all invented. */
 export const demoJobs = (materials: DemoMaterials): JobDocument[] => [
+  openNightPoster(materials),
+  seasonLeaflet(materials),
+  duskTote(materials),
+  fountainCard(materials),
   openNightBanner(materials),
   programmeCover(materials),
   heronTicket(materials),
@@ -71,8 +82,8 @@ function photographs({ moon, marsh }: DemoMaterials): JobDocument[] {
     demoJob(moon, {
       name: 'Night walk badge',
       sheet: { width: 90, height: 90, bleed: 0, resolution: 1200 },
-      stock: { name: 'Oat board', colour: '#e6d3ae' },
-      ink: { name: 'Ember', colour: '#b8432a', opacity: 0.1 },
+      stock: stock('Oat board', '#e6d3ae'),
+      ink: ink('ink-1', 'Ember', '#b8432a', 0.1),
       screen: dotted({ spot: 'diamond', ruling: 26, angle: 30 }, { smallest: 4, largest: 94 }),
       steps: [step('levels', { bare: 14, solid: 92, mid: 0.9 })],
       original: { container: { ...newContainer('ellipse'), margin: -3, edge: 'whole' } },
@@ -81,8 +92,8 @@ function photographs({ moon, marsh }: DemoMaterials): JobDocument[] {
     demoJob(marsh, {
       name: 'Low tide card',
       sheet: { width: 140, height: 140, bleed: 0, resolution: 1200 },
-      stock: { name: 'Shell', colour: '#f4ede0' },
-      ink: { name: 'Deep tide', colour: '#15484f', opacity: 0.05 },
+      stock: stock('Shell', '#f4ede0'),
+      ink: ink('ink-1', 'Deep tide', '#15484f', 0.05),
       screen: newScreen(
         'lines',
         { ruling: 32, angle: 22.5, path: 'form', relief: 5, soft: 3 },
@@ -102,8 +113,8 @@ function photographs({ moon, marsh }: DemoMaterials): JobDocument[] {
     demoJob(moon, {
       name: 'Moon over the reeds',
       sheet: { width: 297, height: 420, bleed: 0, resolution: 1200 },
-      stock: { name: 'Uncoated cream', colour: '#f3ecda' },
-      ink: { name: 'Night black', colour: '#1a1b22', opacity: 0 },
+      stock: stock('Uncoated cream', '#f3ecda'),
+      ink: ink('ink-1', 'Night black', '#1a1b22', 0),
       screen: dotted({ ruling: 15, angle: 45 }, { smallest: 3, largest: 96 }),
       steps: [
         step('levels', { bare: 6, solid: 97 }),

@@ -1,8 +1,10 @@
 import type { Gradient } from '@brachytone/core';
-import { newGradient, newJob, type JobDocument } from '@brachytone/job';
+import { newGradient, newJob, newPlate, type JobDocument } from '@brachytone/job';
 import type { DemoMaterials } from './jobs.ts';
 import { dotted } from './dotted.ts';
 import { letters } from './letters.ts';
+
+import { ink, stock } from './inks.ts';
 
 /** A banner for the door: lettering with a gradient in it and a light glow around it, on a night sky. */
 export function openNightBanner({ moon, typefaces }: DemoMaterials): JobDocument {
@@ -48,7 +50,7 @@ export function openNightBanner({ moon, typefaces }: DemoMaterials): JobDocument
     name: 'Open night banner',
     recipe: {
       sheet,
-      stock: { name: 'Fog', colour: '#eeece2' },
+      stock: stock('Fog', '#eeece2'),
       originals: [
         {
           ...sky,
@@ -79,8 +81,9 @@ export function openNightBanner({ moon, typefaces }: DemoMaterials): JobDocument
         }),
         middle(under),
       ],
-      inks: [{ id: 'ink-1', name: 'Night blue', colour: '#1d2a4d', opacity: 0 }],
-      plates: [{ id: 'plate-1', ink: 'ink-1', screen: dotted({ ruling: 12, angle: 22.5 }) }],
+      inks: [ink('ink-1', 'Night blue', '#1d2a4d', 0)],
+      overprints: [],
+      plates: [newPlate('plate-1', 'ink-1', dotted({ ruling: 12, angle: 22.5 }))],
     },
   };
 }

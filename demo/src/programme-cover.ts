@@ -1,7 +1,9 @@
 import { newScreen, type Gradient } from '@brachytone/core';
-import { newGradient, newJob, type JobDocument } from '@brachytone/job';
+import { newGradient, newJob, newPlate, type JobDocument } from '@brachytone/job';
 import type { DemoMaterials } from './jobs.ts';
 import { letters } from './letters.ts';
+
+import { ink, stock } from './inks.ts';
 
 /** A programme's cover: a stippled gradient, with lettering left bare. */
 export function programmeCover({ moon, typefaces }: DemoMaterials): JobDocument {
@@ -13,7 +15,7 @@ export function programmeCover({ moon, typefaces }: DemoMaterials): JobDocument 
     name: 'Programme cover',
     recipe: {
       sheet,
-      stock: { name: 'Shell', colour: '#f4ede0' },
+      stock: stock('Shell', '#f4ede0'),
       originals: [
         {
           ...dusk,
@@ -59,14 +61,9 @@ export function programmeCover({ moon, typefaces }: DemoMaterials): JobDocument 
           },
         ),
       ],
-      inks: [{ id: 'ink-1', name: 'Deep tide', colour: '#15484f', opacity: 0.05 }],
-      plates: [
-        {
-          id: 'plate-1',
-          ink: 'ink-1',
-          screen: newScreen('grain', { size: 0.35 }),
-        },
-      ],
+      inks: [ink('ink-1', 'Deep tide', '#15484f', 0.05)],
+      overprints: [],
+      plates: [newPlate('plate-1', 'ink-1', newScreen('grain', { size: 0.35 }))],
     },
   };
 }

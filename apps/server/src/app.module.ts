@@ -4,6 +4,8 @@ import { DemoService } from './demo.service.ts';
 import { JobsController } from './jobs/jobs.controller.ts';
 import { JobsService } from './jobs/jobs.service.ts';
 import { ProofsService } from './jobs/proofs.service.ts';
+import { PullsController } from './jobs/pulls.controller.ts';
+import { PullsService } from './jobs/pulls.service.ts';
 import { OriginalsController } from './originals/originals.controller.ts';
 import { OriginalsService } from './originals/originals.service.ts';
 import { RunsController } from './runs/runs.controller.ts';
@@ -20,7 +22,7 @@ export class AppModule {
   static over(database: Database, settings: Settings): DynamicModule {
     return {
       module: AppModule,
-      controllers: [OriginalsController, JobsController, RunsController, ShelfController],
+      controllers: [OriginalsController, JobsController, PullsController, RunsController, ShelfController],
       providers: [
         { provide: DATABASE, useValue: database },
         { provide: SETTINGS, useValue: settings },
@@ -28,6 +30,7 @@ export class AppModule {
         OriginalsService,
         JobsService,
         ProofsService,
+        PullsService,
         RunsService,
         ShelfService,
         TypefacesService,

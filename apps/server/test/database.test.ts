@@ -83,7 +83,7 @@ it('jobs and runs written by an earlier version are brought up to date, their ol
       plates: [
         {
           id: 'plate-1',
-          ink: original.ink,
+          ink: 'ink-1',
           screen: { spot: 'round', ruling: 30, angle: 45, smallest: 3, largest: 97 },
         },
       ],
@@ -104,7 +104,7 @@ it('jobs and runs written by an earlier version are brought up to date, their ol
             ],
             invert: true,
           },
-          ink: original.ink,
+          ink: 'ink-1',
         },
       ],
     },

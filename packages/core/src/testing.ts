@@ -2,7 +2,10 @@ import type { Bits } from './raster/bits.ts';
 import { bitAt } from './raster/bits.ts';
 import { buildPyramid } from './raster/pyramid.ts';
 import type { Picture } from './raster/picture.ts';
-import type { Crop, Recipe } from './plate/recipe.ts';
+import type { Lab } from './colour/lab.ts';
+import type { Ink, Stock } from './ink/ink.ts';
+import type { Crop, PlateRecipe, Recipe } from './plate/recipe.ts';
+import { STRAIGHT } from './tone/curve.ts';
 import type { Scene } from './plate/scene.ts';
 import { newScreen, type Screen } from './screen/screen.ts';
 import { startOf, stepKind } from './tone/steps/index.ts';
@@ -41,6 +44,31 @@ export function greyPicture(width: number, height: number, of: (x: number, y: nu
   return { width, height, channels: 1, data };
 }
 
+export const WHITE_STOCK: Stock = { name: 'White', lab: [100, 0, 0], texture: 'smooth', soak: 0, spread: 1 };
+
+export const testInk = (id: string, lab: Lab, opacity = 0): Ink => ({
+  id,
+  name: id,
+  lab,
+  opacity,
+  fountain: null,
+});
+
+/** A plate that nothing is done to. */
+export const testPlate = (id: string, ink: string, screen: Screen): PlateRecipe => ({
+  id,
+  ink,
+  screen,
+  printed: true,
+  curve: STRAIGHT,
+  weight: 0,
+  spread: 0,
+  knocksOut: false,
+  base: null,
+  strokes: [],
+  shift: { x: 0, y: 0, turn: 0 },
+});
+
 /** One picture filling a sheet, one black ink, one plate. */
 export function sceneOf(
   picture: Picture,
@@ -50,7 +78,7 @@ export function sceneOf(
 ): Scene {
   const recipe: Recipe = {
     sheet: { ...sheet, bleed: 0 },
-    stock: { name: 'White', colour: '#ffffff' },
+    stock: WHITE_STOCK,
     originals: [
       {
         id: 'original-1',
@@ -64,11 +92,13 @@ export function sceneOf(
         fade: null,
         mix: null,
         colourDots: null,
-        ink: 'ink-1',
+        route: { kind: 'ink', ink: 'ink-1' },
+        overprint: false,
       },
     ],
-    inks: [{ id: 'ink-1', name: 'Black', colour: '#000000', opacity: 0 }],
-    plates: [{ id: 'plate-1', ink: 'ink-1', screen: 'kind' in screen ? screen : dotScreen(screen) }],
+    inks: [testInk('ink-1', [0, 0, 0])],
+    overprints: [],
+    plates: [testPlate('plate-1', 'ink-1', 'kind' in screen ? screen : dotScreen(screen))],
   };
   return {
     recipe,

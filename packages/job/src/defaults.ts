@@ -10,8 +10,12 @@ import {
   type Gradient,
   type Lettering,
   type Mix,
+  type InkRoute,
   type OriginalRecipe,
+  type PlateRecipe,
   type Screen,
+  type Stock,
+  STRAIGHT,
   type Typeface,
 } from '@brachytone/core';
 import { VERSION, type JobDocument } from './document.ts';
@@ -44,6 +48,25 @@ export const DEFAULT_SCREEN: Screen = newScreen(
   { smallest: 3, largest: 97 },
 );
 
+/** A plate that nothing is done to. */
+export const newPlate = (id: string, ink: string, screen: Screen): PlateRecipe => ({
+  id,
+  ink,
+  screen,
+  printed: true,
+  curve: STRAIGHT,
+  weight: 0,
+  spread: 0,
+  knocksOut: false,
+  base: null,
+  strokes: [],
+  shift: { x: 0, y: 0, turn: 0 },
+});
+
+export const inkRoute = (ink: string): InkRoute => ({ kind: 'ink', ink });
+
+export const WHITE_STOCK: Stock = { name: 'White', lab: [100, 0, 0], texture: 'smooth', soak: 0, spread: 1 };
+
 /** A file's name without its ending, as a name for a job. */
 const jobName = (file: string): string => file.replace(/\.[a-z0-9]{2,5}$/i, '').slice(0, 120) || 'Untitled';
 
@@ -56,6 +79,7 @@ const PLAIN = {
   fade: null,
   mix: null,
   colourDots: null,
+  overprint: false,
 } as const;
 
 /** A picture that fills the sheet. */
@@ -67,7 +91,7 @@ export function newOriginal(id: string, ink: string, sheet: Page, picture: Pictu
     content: { kind: 'picture', picture: picture.sha256, crop, line: null, cut: null },
     placement: placeOnSheet(sheet, picture, crop),
     ...PLAIN,
-    ink,
+    route: inkRoute(ink),
   };
 }
 
@@ -91,7 +115,7 @@ export function newDrawing(id: string, ink: string, sheet: Page, drawing: Pictur
     drawing: drawing.sha256,
     ratio: drawing.height / drawing.width,
   } as const;
-  return { ...added, content };
+  return { ...added, content, overprint: true };
 }
 
 const GRADIENT: Omit<Gradient, 'ratio'> = {
@@ -121,7 +145,7 @@ export function newGradient(id: string, ink: string, sheet: Page): OriginalRecip
     content: { ...GRADIENT, ratio: height / width },
     placement: { x, y, width, turn: 0, mirrored: false },
     ...PLAIN,
-    ink,
+    route: inkRoute(ink),
   };
 }
 
@@ -151,7 +175,7 @@ export function newLettering(
   const x = (sheet.width - width) / 2;
   const y = (sheet.height - width * ratio) / 2;
   const placement = { x, y, width, turn: 0, mirrored: false };
-  return { id, name: 'Lettering', content, placement, ...PLAIN, ink };
+  return { id, name: 'Lettering', content, placement, ...PLAIN, route: inkRoute(ink), overprint: true };
 }
 
 /** A container that changes nothing yet but the shape. */
@@ -202,10 +226,11 @@ export function newJob(picture: PictureFacts, kind: 'picture' | 'drawing' = 'pic
     name: jobName(picture.name),
     recipe: {
       sheet,
-      stock: { name: 'White', colour: '#ffffff' },
+      stock: WHITE_STOCK,
       originals: [(kind === 'drawing' ? newDrawing : newOriginal)('original-1', 'ink-1', sheet, picture)],
-      inks: [{ id: 'ink-1', name: 'Black', colour: '#1b1a19', opacity: 0 }],
-      plates: [{ id: 'plate-1', ink: 'ink-1', screen: DEFAULT_SCREEN }],
+      inks: [{ id: 'ink-1', name: 'Black', lab: [9.5, 0.4, 0.6], opacity: 0, fountain: null }],
+      overprints: [],
+      plates: [newPlate('plate-1', 'ink-1', DEFAULT_SCREEN)],
     },
     films: { format: 'tiff-group4', mirrored: false, negative: false, smooth: 0 },
   };

@@ -1,7 +1,7 @@
 import type { Content, OriginalRecipe, Recipe } from '@brachytone/core';
 
 /** The version this program writes. */
-export const VERSION = 4;
+export const VERSION = 5;
 
 /** What film files are made as. */
 export const FILM_FORMATS = ['tiff-group4', 'tiff-deflate', 'png', 'svg'] as const;
@@ -24,7 +24,7 @@ export interface JobDocument {
 }
 
 /** What a file brought in is. */
-export type FileKind = 'picture' | 'drawing' | 'font';
+export type FileKind = 'picture' | 'drawing' | 'font' | 'profile';
 
 /** A file that a job is made from. */
 export interface FileUse {
@@ -46,10 +46,14 @@ export function fileOf(content: Content): FileUse | undefined {
   }
 }
 
-function usesOf({ content, container }: OriginalRecipe): FileUse[] {
+function usesOf({ content, container, route }: OriginalRecipe): FileUse[] {
   const file = fileOf(content);
   const shape = container?.shape === 'path' ? container.path : null;
-  return [...(file ? [file] : []), ...(shape ? [{ sha256: shape, kind: 'drawing' as const }] : [])];
+  return [
+    ...(file ? [file] : []),
+    ...(shape ? [{ sha256: shape, kind: 'drawing' as const }] : []),
+    ...(route.kind === 'profile' ? [{ sha256: route.profile, kind: 'profile' as const }] : []),
+  ];
 }
 
 /** Every file a job's originals are made from, each once. */

@@ -42,6 +42,20 @@ export const LIMITS = {
   strays: { least: 0, most: 8 },
   /** Pixels per inch of a coarse grid. */
   coarse: { least: 1, most: 1200 },
+  /** Spread (above 0) or choke of a plate, mm. */
+  edges: { least: -10, most: 10 },
+  /** A plate's move on the sheet, mm. */
+  shift: { least: -100, most: 100 },
+  /** A plate's turn on the sheet, degrees. */
+  shiftTurn: { least: -45, most: 45 },
+  /** All inks of a separation together, percent. */
+  inkLimit: { least: 50, most: 800 },
+  /** How far ink soaks in, mm. */
+  soak: { least: 0, most: 2 },
+  /** Yule–Nielsen factor. */
+  lightSpread: { least: 1, most: 4 },
+  /** Inks of a job. */
+  inks: { least: 1, most: 8 },
   /** Degrees anticlockwise. */
   angle: { least: -180, most: 180 },
 } as const;

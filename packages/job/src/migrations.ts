@@ -1,3 +1,4 @@
+import { hexToLab } from '@brachytone/core';
 import type { Migration } from './migrate.ts';
 
 type Any = Record<string, never>;
@@ -126,6 +127,55 @@ export const MIGRATIONS: readonly Migration[] = [
             colourDots: null,
           })),
           plates: recipe.plates.map((plate) => ({ ...plate, screen: dotsOf(plate.screen) })),
+        },
+      };
+    },
+  },
+  {
+    // Version 5 brought routes to several inks, colours as Lab, stocks with a surface, and plates that are worked on.
+    from: 4,
+    migrate(document) {
+      const recipe = document.recipe as Any & {
+        stock: { name: string; colour: string };
+        originals: (Any & { ink: string; content: { kind: string; line: unknown } })[];
+        inks: { id: string; name: string; colour: string; opacity: number }[];
+        plates: Any[];
+      };
+      const lab = (colour: string) => hexToLab(colour);
+      const isLine = ({ kind, line }: { kind: string; line: unknown }) =>
+        kind === 'drawing' || kind === 'lettering' || (kind === 'picture' && line !== null);
+      return {
+        ...document,
+        recipe: {
+          ...recipe,
+          stock: {
+            name: recipe.stock.name,
+            lab: lab(recipe.stock.colour),
+            texture: 'smooth',
+            soak: 0,
+            spread: 1,
+          },
+          originals: recipe.originals.map(({ ink, ...rest }) => ({
+            ...rest,
+            route: { kind: 'ink', ink },
+            overprint: isLine(rest.content),
+          })),
+          inks: recipe.inks.map(({ colour, ...ink }) => ({ ...ink, lab: lab(colour), fountain: null })),
+          overprints: [],
+          plates: recipe.plates.map((plate) => ({
+            ...plate,
+            printed: true,
+            curve: [
+              { in: 0, out: 0 },
+              { in: 100, out: 100 },
+            ],
+            weight: 0,
+            spread: 0,
+            knocksOut: false,
+            base: null,
+            strokes: [],
+            shift: { x: 0, y: 0, turn: 0 },
+          })),
         },
       };
     },

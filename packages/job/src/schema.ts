@@ -1,8 +1,10 @@
-import { BLENDS, screenKind } from '@brachytone/core';
+import { BLENDS, routeInks, screenKind } from '@brachytone/core';
 import Joi from 'joi';
 import { FILM_FORMATS, VERSION, type JobDocument } from './document.ts';
 import { LIMITS } from './limits.ts';
-import { settingKeys, strokesSchema } from './field-schema.ts';
+import { curveSchema, settingKeys, strokesSchema } from './field-schema.ts';
+import { inkSchema, labSchema, stockSchema } from './ink-schema.ts';
+import { routeSchema } from './route-schema.ts';
 import { partScreenSchema, screenSchema } from './screen-schema.ts';
 import { toneSchema } from './tone-schema.ts';
 
@@ -179,12 +181,27 @@ const original = Joi.object({
   fade: fade.allow(null).required(),
   mix: mix.allow(null).required(),
   colourDots: colourDots.allow(null).required(),
-  ink: id,
+  route: routeSchema,
+  overprint: Joi.boolean().required(),
 });
 
-const ink = Joi.object({ id, name, colour, opacity: share });
-
-const plate = Joi.object({ id, ink: id, screen: screenSchema });
+const plate = Joi.object({
+  id,
+  ink: id,
+  screen: screenSchema,
+  printed: Joi.boolean().required(),
+  curve: curveSchema,
+  weight: between({ least: -100, most: 100 }),
+  spread: between(LIMITS.edges),
+  knocksOut: Joi.boolean().required(),
+  base: Joi.object({ fullness: percent }).allow(null).required(),
+  strokes: strokesSchema,
+  shift: Joi.object({
+    x: between(LIMITS.shift),
+    y: between(LIMITS.shift),
+    turn: between(LIMITS.shiftTurn),
+  }).required(),
+});
 
 const recipe = Joi.object({
   sheet: Joi.object({
@@ -193,18 +210,36 @@ const recipe = Joi.object({
     bleed: between(LIMITS.bleed),
     resolution: between(LIMITS.resolution),
   }).required(),
-  stock: Joi.object({ name, colour }).required(),
+  stock: stockSchema.required(),
   originals: Joi.array().items(original).max(40).unique('id').required(),
-  inks: Joi.array().items(ink).min(1).max(8).unique('id').required(),
-  plates: Joi.array().items(plate).min(1).max(8).unique('id').required(),
+  inks: Joi.array().items(inkSchema).min(LIMITS.inks.least).max(LIMITS.inks.most).unique('id').required(),
+  overprints: Joi.array()
+    .items(Joi.object({ inks: Joi.array().items(id).min(2).max(8).unique().required(), lab: labSchema }))
+    .max(256)
+    .required(),
+  plates: Joi.array()
+    .items(plate)
+    .min(LIMITS.inks.least)
+    .max(LIMITS.inks.most)
+    .unique('id')
+    .unique('ink')
+    .required(),
 })
   .custom((value: JobDocument['recipe'], helpers) => {
     const inks = new Set(value.inks.map((one) => one.id));
-    const named = [...value.originals, ...value.plates].map((one) => one.ink);
+    const named = [
+      ...value.originals.flatMap(({ route }) => routeInks(route)),
+      ...value.plates.map((one) => one.ink),
+    ];
     const stray = named.find((one) => !inks.has(one));
-    return stray === undefined ? value : helpers.error('inks.missing', { ink: stray });
+    if (stray !== undefined) return helpers.error('inks.missing', { ink: stray });
+    const bare = value.inks.find((one) => value.plates.every((plate) => plate.ink !== one.id));
+    return bare === undefined ? value : helpers.error('plates.missing', { ink: bare.name });
   })
-  .messages({ 'inks.missing': 'The job names an ink, “{{#ink}}”, that is not among its inks.' });
+  .messages({
+    'inks.missing': 'The job names an ink, “{{#ink}}”, that is not among its inks.',
+    'plates.missing': 'The ink “{{#ink}}” has no plate.',
+  });
 
 /** The job document, in its present version. Unknown members are refused. */
 export const jobSchema: Joi.ObjectSchema<JobDocument> = Joi.object<JobDocument>({

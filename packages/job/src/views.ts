@@ -1,3 +1,4 @@
+import type { Lab } from '@brachytone/core';
 import type { FileKind, JobDocument } from './document.ts';
 
 /** What server and interface tell one another: the shapes of the API's answers. */
@@ -73,6 +74,23 @@ export interface OriginalView {
   /** Level of the pyramid that is at hand at once. */
   readonly smallLevel: number;
   readonly facts: OriginalFacts;
+}
+
+/** What a press's profile says of its paper and inks, as Lab. */
+export interface ProfileView {
+  readonly name: string;
+  readonly paper: Lab;
+  /** Solids over one another as on a white paper, 16 of them: cyan is bit 0, then magenta, yellow and black. */
+  readonly solids: readonly Lab[];
+}
+
+/** A state of a job that was kept under a name. */
+export interface PullView {
+  readonly id: string;
+  readonly name: string;
+  readonly document: JobDocument;
+  /** When it was kept, ISO 8601. */
+  readonly created: string;
 }
 
 export type RunStatus = 'queued' | 'running' | 'done' | 'cancelled' | 'failed' | 'stopped';

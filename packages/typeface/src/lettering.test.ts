@@ -19,6 +19,7 @@ import {
   type OriginalRecipe,
   type Recipe,
   type Region,
+  STRAIGHT,
   type Scene,
 } from '@brachytone/core';
 import { Resvg } from '@resvg/resvg-js';
@@ -99,24 +100,36 @@ function lettering(change: Partial<Lettering> = {}): OriginalRecipe {
     fade: null,
     mix: null,
     colourDots: null,
-    ink: 'ink-1',
+    route: { kind: 'ink', ink: 'ink-1' },
+    overprint: true,
   };
 }
 
 function sceneOf(...originals: OriginalRecipe[]): Scene {
   const screen = newScreen('dots', { ruling: 40 });
+  const plate = (id: string, ink: string) => ({
+    id,
+    ink,
+    screen,
+    printed: true,
+    curve: STRAIGHT,
+    weight: 0,
+    spread: 0,
+    knocksOut: false,
+    base: null,
+    strokes: [],
+    shift: { x: 0, y: 0, turn: 0 },
+  });
   const recipe: Recipe = {
     sheet: { width: 100, height: 70, bleed: 0, resolution: 254 },
-    stock: { name: 'White', colour: '#ffffff' },
+    stock: { name: 'White', lab: [100, 0, 0], texture: 'smooth', soak: 0, spread: 1 },
     originals,
     inks: [
-      { id: 'ink-1', name: 'Black', colour: '#000000', opacity: 0 },
-      { id: 'ink-2', name: 'Lantern', colour: '#d08020', opacity: 0 },
+      { id: 'ink-1', name: 'Black', lab: [0, 0, 0], opacity: 0, fountain: null },
+      { id: 'ink-2', name: 'Lantern', lab: [62, 24, 60], opacity: 0, fountain: null },
     ],
-    plates: [
-      { id: 'plate-1', ink: 'ink-1', screen },
-      { id: 'plate-2', ink: 'ink-2', screen },
-    ],
+    overprints: [],
+    plates: [plate('plate-1', 'ink-1'), plate('plate-2', 'ink-2')],
   };
   return { recipe, pictures: new Map(), drawings: new Map(), typefaces: new Map([['anton', anton]]) };
 }
@@ -132,7 +145,8 @@ const ground = (ink = 'ink-1'): OriginalRecipe => ({
   id: 'ground',
   content: { ...gradient, ratio: 0.7, stops: gradient.stops.map((stop) => ({ ...stop, tone: 60 })) },
   placement: { x: 0, y: 0, width: 100, turn: 0, mirrored: false },
-  ink,
+  route: { kind: 'ink', ink },
+  overprint: false,
 });
 
 describe('lettering', () => {

@@ -7,7 +7,9 @@ import type {
   Preparation,
   RunFilm,
   RunStatus,
+  ShelfInk,
 } from '@brachytone/job';
+import type { Stock } from '@brachytone/core';
 import {
   boolean,
   customType,
@@ -65,6 +67,8 @@ export const jobs = pgTable('jobs', {
 export interface ShelfItems {
   readonly preparation: Preparation;
   readonly screen: NamedScreen;
+  readonly ink: ShelfInk;
+  readonly stock: Stock;
 }
 
 /** What is kept to be used again. */
@@ -85,6 +89,15 @@ export const jobSteps = pgTable(
   },
   (table) => [primaryKey({ columns: [table.jobId, table.sequence] })],
 );
+
+/** States of jobs that were kept under a name. */
+export const pulls = pgTable('pulls', {
+  id: uuid('id').primaryKey(),
+  jobId: uuid('job_id').notNull(),
+  name: text('name').notNull(),
+  document: jsonb('document').$type<JobDocument>().notNull(),
+  created: moment('created').notNull().defaultNow(),
+});
 
 /** Films being made or made, from a job as it was when asked. */
 export const runs = pgTable('runs', {

@@ -1,14 +1,14 @@
 import { readDocument, VERSION } from '@brachytone/job';
 import { eq, ne, sql } from 'drizzle-orm';
 import type { Database } from './database.ts';
-import { jobs, jobSteps, runs } from './schema.ts';
+import { jobs, jobSteps, pulls, runs } from './schema.ts';
 
 /**
  * Brings job documents written by an earlier version up to date, once, before anything reads them. The undo history of
  * such a job speaks of a shape that is no more, so it begins anew; the job itself stays as it was left.
  */
 export async function upgradeDocuments({ queries }: Database): Promise<void> {
-  const isOld = (column: typeof jobs.document | typeof runs.document) =>
+  const isOld = (column: typeof jobs.document | typeof runs.document | typeof pulls.document) =>
     ne(sql`(${column} ->> 'version')::int`, VERSION);
   await queries.transaction(async (tx) => {
     for (const { id, document } of await tx.select().from(jobs).where(isOld(jobs.document))) {
@@ -23,6 +23,12 @@ export async function upgradeDocuments({ queries }: Database): Promise<void> {
         .update(runs)
         .set({ document: readDocument(document) })
         .where(eq(runs.id, id));
+    }
+    for (const { id, document } of await tx.select().from(pulls).where(isOld(pulls.document))) {
+      await tx
+        .update(pulls)
+        .set({ document: readDocument(document) })
+        .where(eq(pulls.id, id));
     }
   });
 }

@@ -53,3 +53,8 @@ export const saveBody: Joi.ObjectSchema<SaveBody> = Joi.object<SaveBody>({
 export const putAwayBody = Joi.object<{ putAway: boolean }>({ putAway: Joi.boolean().required() });
 
 export const id = Joi.string().uuid().required().label('id');
+
+/** How large a picture of a proof is to be, pixels on its longer side. */
+export const proofQuery = Joi.object<{ longer: number }>({
+  longer: Joi.number().integer().min(32).max(2400).default(448),
+}).unknown();

@@ -4,15 +4,19 @@ import type { Response } from 'express';
 import Joi from 'joi';
 import joiToSwagger from 'joi-to-swagger';
 import { Checked } from '../http/checked.ts';
-import { id, putAwayBody, saveBody, startBody, type SaveBody, type StartBody } from './job-bodies.ts';
+import {
+  id,
+  proofQuery,
+  putAwayBody,
+  saveBody,
+  startBody,
+  type SaveBody,
+  type StartBody,
+} from './job-bodies.ts';
 import { JobsService } from './jobs.service.ts';
 import { ProofsService } from './proofs.service.ts';
 
 const schemaOf = (schema: Joi.Schema): object => joiToSwagger(schema).swagger;
-const proofQuery = Joi.object<{ longer: number }>({
-  longer: Joi.number().integer().min(32).max(2400).default(448),
-}).unknown();
-
 const originalId = Joi.string()
   .pattern(/^[a-z0-9-]{1,40}$/)
   .required()

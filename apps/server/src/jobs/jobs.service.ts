@@ -41,11 +41,13 @@ export class JobsService {
   /** A new job from an original that was brought in under the given file name. */
   async start(picture: { sha256: string; name: string }): Promise<JobSummary> {
     const { width, height, kind } = await this.originals.get(picture.sha256);
-    if (kind === 'font') {
+    if (kind === 'font' || kind === 'profile') {
       throw new Problem(
         422,
         'Not an original',
-        'This is a typeface. Open a job, and bring it in under its lettering.',
+        kind === 'font'
+          ? 'This is a typeface. Open a job, and bring it in under its lettering.'
+          : 'This is a colour profile. Open a job, and bring it in under its inks.',
       );
     }
     return this.create(newJob({ ...picture, width, height }, kind));
@@ -114,7 +116,8 @@ export class JobsService {
     return summary(row);
   }
 
-  private async read(value: unknown): Promise<JobDocument> {
+  /** A document brought up to date and checked, with everything it names here. */
+  async read(value: unknown): Promise<JobDocument> {
     const document = readDocument(value);
     const missing = await this.originals.missing(filesOf(document.recipe));
     if (missing.length > 0) {
@@ -128,7 +131,12 @@ export class JobsService {
   }
 }
 
-const WORDS = { picture: 'picture', drawing: 'drawing', font: 'typeface' } as const;
+const WORDS = {
+  picture: 'picture',
+  drawing: 'drawing',
+  font: 'typeface',
+  profile: 'colour profile',
+} as const;
 
 const summary = (row: typeof jobs.$inferSelect): JobSummary => ({
   id: row.id,

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { MM_PER_INCH, type OriginalRecipe } from '@brachytone/core';
+import { MM_PER_INCH, type OriginalRecipe, type Recipe } from '@brachytone/core';
 import type { JobDocument } from '@brachytone/job';
 import { Inject, Injectable } from '@nestjs/common';
 import { notFound, Problem } from '../http/problem.ts';
@@ -27,7 +27,11 @@ export class ProofsService {
 
   /** PNG of the job's exact proof, `longer` pixels on its longer side. */
   async proof(id: string, longer: number): Promise<Uint8Array> {
-    const { recipe } = (await this.jobs.get(id)).document;
+    return this.picture((await this.jobs.get(id)).document.recipe, longer);
+  }
+
+  /** PNG of a recipe's exact proof, `longer` pixels on its longer side. */
+  async picture(recipe: Recipe, longer: number): Promise<Uint8Array> {
     const key = createHash('sha256')
       .update(JSON.stringify([recipe, longer]))
       .digest('hex');

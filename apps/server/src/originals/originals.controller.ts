@@ -1,7 +1,7 @@
-import { Body, Controller, Get, Header, Inject, Param, Post, StreamableFile } from '@nestjs/common';
+import { Body, Controller, Get, Header, Inject, Param, Post, Query, StreamableFile } from '@nestjs/common';
 import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
-import { writePam, type Drawing } from '@brachytone/core';
-import type { OriginalView } from '@brachytone/job';
+import { INTENTS, writePam, type Drawing, type Intent } from '@brachytone/core';
+import type { OriginalView, ProfileView } from '@brachytone/job';
 import Joi from 'joi';
 import { Checked } from '../http/checked.ts';
 import { Problem } from '../http/problem.ts';
@@ -15,6 +15,17 @@ const sha256 = new Checked(
     .messages({ 'string.pattern.base': '“sha256” must be 64 hexadecimal digits' }),
 );
 const level = new Checked(Joi.number().integer().min(0).max(20).required().label('level'));
+
+interface SeparationQuery {
+  readonly intent: Intent;
+  readonly compensate: boolean;
+}
+const separationQuery = new Checked<SeparationQuery>(
+  Joi.object<SeparationQuery>({
+    intent: Joi.valid(...INTENTS).required(),
+    compensate: Joi.boolean().required(),
+  }),
+);
 
 @ApiTags('originals')
 @Controller('api/originals')
@@ -73,6 +84,28 @@ export class OriginalsController {
   @Header('Cache-Control', 'private, max-age=31536000, immutable')
   async font(@Param('sha256', sha256) name: string): Promise<StreamableFile> {
     return new StreamableFile(await this.originals.font(name), { type: 'font/sfnt' });
+  }
+
+  @Get(':sha256/profile')
+  @ApiOperation({ summary: 'What a press’s ICC profile says of its paper and inks' })
+  profile(@Param('sha256', sha256) name: string): Promise<ProfileView> {
+    return this.originals.profile(name);
+  }
+
+  @Get(':sha256/separation')
+  @ApiOperation({
+    summary:
+      'A separation by a press’s ICC profile: 33 × 33 × 33 colours, red slowest and light first, four 16-bit amounts each, little-endian',
+  })
+  @Header('Cache-Control', 'private, max-age=31536000, immutable')
+  async separation(
+    @Param('sha256', sha256) name: string,
+    @Query(separationQuery) { intent, compensate }: SeparationQuery,
+  ): Promise<StreamableFile> {
+    const { data } = await this.originals.separation(name, intent, compensate);
+    return new StreamableFile(Buffer.from(data.buffer, data.byteOffset, data.byteLength), {
+      type: 'application/octet-stream',
+    });
   }
 
   @Get(':sha256/levels/:level')

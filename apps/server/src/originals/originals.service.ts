@@ -1,7 +1,14 @@
 import { createHash } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
-import type { Drawing, Pyramid, Recipe } from '@brachytone/core';
-import { filesOf, type FileUse, type OriginalView } from '@brachytone/job';
+import {
+  profileTableName,
+  type Drawing,
+  type Intent,
+  type Pyramid,
+  type Recipe,
+  type SeparationTable,
+} from '@brachytone/core';
+import { filesOf, type FileUse, type OriginalView, type ProfileView } from '@brachytone/job';
 import { and, asc, eq, inArray } from 'drizzle-orm';
 import { DATABASE, type BytesRow, type Database } from '../database/database.ts';
 import { originalBytes, originals } from '../database/schema.ts';
@@ -12,6 +19,9 @@ import { unpackPicture } from './read-picture.ts';
 
 /** Bytes are kept in parts of this size, so that none is ever handled whole by the database. */
 const PART = 4 << 20;
+
+/** Separations by profiles kept ready in memory, a quarter of a megabyte each. */
+const MOST_TABLES = 32;
 
 /** Pictures kept ready in memory. */
 const KEPT_BYTES = 256e6;
@@ -24,6 +34,7 @@ const bytesOf = (pyramid: Pyramid): number =>
 @Injectable()
 export class OriginalsService {
   private readonly ready = new Map<string, Promise<Pyramid>>();
+  private readonly tables = new Map<string, SeparationTable>();
 
   constructor(
     @Inject(DATABASE) private readonly database: Database,
@@ -133,13 +144,48 @@ export class OriginalsService {
     return this.bytes(sha256, 'working');
   }
 
+  /** What a press's profile says of its paper and inks. */
+  async profile(sha256: string): Promise<ProfileView> {
+    return this.work.run('profile', { profile: await this.profileBytes(sha256) });
+  }
+
+  /** Amounts of the process inks by a press's profile. */
+  async separation(sha256: string, intent: Intent, compensate: boolean): Promise<SeparationTable> {
+    const name = profileTableName(sha256, intent, compensate);
+    let table = this.tables.get(name);
+    if (!table) {
+      if (this.tables.size >= MOST_TABLES) this.tables.clear();
+      table = await this.work.run('separation', {
+        profile: await this.profileBytes(sha256),
+        intent,
+        compensate,
+      });
+      this.tables.set(name, table);
+    }
+    return table;
+  }
+
+  private async profileBytes(sha256: string): Promise<Uint8Array> {
+    if ((await this.get(sha256)).kind !== 'profile') throw notFound('colour profile of this kind');
+    return new Uint8Array(await this.bytes(sha256, 'working'));
+  }
+
   /** Everything the originals of a recipe are made from. */
   async materials(recipe: Recipe): Promise<SharedMaterials> {
-    const out: SharedMaterials = { pictures: {}, drawings: {}, fonts: {} };
+    const out: SharedMaterials = { pictures: {}, drawings: {}, fonts: {}, tables: {} };
     for (const { sha256, kind } of filesOf(recipe)) {
       if (kind === 'drawing') out.drawings[sha256] = await this.drawing(sha256);
       else if (kind === 'font') out.fonts[sha256] = new Uint8Array(await this.font(sha256));
-      else out.pictures[sha256] = await this.pyramid(sha256);
+      else if (kind === 'picture') out.pictures[sha256] = await this.pyramid(sha256);
+    }
+    for (const { route } of recipe.originals) {
+      if (route.kind !== 'profile') continue;
+      const { profile, intent, compensate } = route;
+      out.tables[profileTableName(profile, intent, compensate)] ??= await this.separation(
+        profile,
+        intent,
+        compensate,
+      );
     }
     return out;
   }

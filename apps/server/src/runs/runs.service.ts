@@ -115,7 +115,11 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
   }
 
   private async queue(jobId: string, document: Row['document']): Promise<RunView> {
-    const films = document.recipe.plates.map((plate): RunFilm => {
+    const printed = document.recipe.plates.filter((plate) => plate.printed);
+    if (printed.length === 0) {
+      throw new Problem(422, 'No plate to make', 'Every plate of this job is left out. Take one in first.');
+    }
+    const films = printed.map((plate): RunFilm => {
       const ink = document.recipe.inks.find(({ id }) => id === plate.ink)!.name;
       return { plate: plate.id, ink, file: filmFileName(document, ink, plate.id), bytes: 0, inked: null };
     });
@@ -156,10 +160,11 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
       await mkdir(this.folder(id), { recursive: true });
       const films = [...row.films];
       await Promise.all(
-        films.map(async (film, plate) => {
+        films.map(async (film, at) => {
+          const plate = document.recipe.plates.findIndex(({ id: one }) => one === film.plate);
           const { port1, port2 } = new MessageChannel();
           port1.on('message', (share: number) => {
-            active.shares[plate] = share;
+            active.shares[at] = share;
             if (!active.abort.signal.aborted)
               this.changes.next(this.view({ ...row, status: 'running', films }));
           });
@@ -168,7 +173,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
             { document, plate, materials, path: join(this.folder(id), film.file), port: port2 },
             { signal: active.abort.signal, transfer: [port2] },
           );
-          films[plate] = { ...film, ...made };
+          films[at] = { ...film, ...made };
         }),
       );
       await this.end(id, 'done', null, films);

@@ -3,11 +3,17 @@ import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
 import {
   namedScreenSchema,
   preparationSchema,
+  shelfInkSchema,
+  shelfStockSchema,
+  type KeptInk,
   type KeptPreparation,
+  type KeptStock,
+  type ShelfInk,
   type KeptScreen,
   type NamedScreen,
   type Preparation,
 } from '@brachytone/job';
+import type { Stock } from '@brachytone/core';
 import joiToSwagger from 'joi-to-swagger';
 import { Checked } from '../http/checked.ts';
 import { id } from '../jobs/job-bodies.ts';
@@ -36,6 +42,46 @@ export class ShelfController {
   @ApiOperation({ summary: 'Take a preparation off the shelf' })
   drop(@Param('id', new Checked(id)) preparation: string): Promise<void> {
     return this.shelf.drop('preparation', preparation);
+  }
+
+  @Get('inks')
+  @ApiOperation({ summary: 'The inks that were kept, the oldest first' })
+  inks(): Promise<KeptInk[]> {
+    return this.shelf.all('ink');
+  }
+
+  @Post('inks')
+  @ApiOperation({ summary: 'Keep an ink' })
+  @ApiBody({ schema: joiToSwagger(shelfInkSchema).swagger })
+  keepInk(@Body(new Checked(shelfInkSchema)) body: ShelfInk): Promise<KeptInk> {
+    return this.shelf.keep('ink', body);
+  }
+
+  @Delete('inks/:id')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Take an ink off the shelf' })
+  dropInk(@Param('id', new Checked(id)) ink: string): Promise<void> {
+    return this.shelf.drop('ink', ink);
+  }
+
+  @Get('stocks')
+  @ApiOperation({ summary: 'The stocks that were kept, the oldest first' })
+  stocks(): Promise<KeptStock[]> {
+    return this.shelf.all('stock');
+  }
+
+  @Post('stocks')
+  @ApiOperation({ summary: 'Keep a stock' })
+  @ApiBody({ schema: joiToSwagger(shelfStockSchema).swagger })
+  keepStock(@Body(new Checked(shelfStockSchema)) body: Stock): Promise<KeptStock> {
+    return this.shelf.keep('stock', body);
+  }
+
+  @Delete('stocks/:id')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Take a stock off the shelf' })
+  dropStock(@Param('id', new Checked(id)) stock: string): Promise<void> {
+    return this.shelf.drop('stock', stock);
   }
 
   @Get('screens')

@@ -1,5 +1,5 @@
-import type { Drawing, Picture, Pyramid, Recipe } from '@brachytone/core';
-import type { FileKind, JobDocument, OriginalFacts } from '@brachytone/job';
+import type { Drawing, Intent, Picture, Pyramid, Recipe, SeparationTable } from '@brachytone/core';
+import type { FileKind, JobDocument, OriginalFacts, ProfileView } from '@brachytone/job';
 import type { MessagePort } from 'node:worker_threads';
 
 /** What originals are made from, by SHA-256; the samples of pictures in memory that threads share. */
@@ -8,6 +8,8 @@ export interface SharedMaterials {
   readonly drawings: Record<string, Drawing>;
   /** Font files, in a kind that can be read at once. */
   readonly fonts: Record<string, Uint8Array>;
+  /** Separations by profiles, by the names `profileTableName` gives them. */
+  readonly tables: Record<string, SeparationTable>;
 }
 
 /** What the worker threads do, by name: what each is given and gives back. */
@@ -31,6 +33,13 @@ export interface Tasks {
         }
       | { problem: { status: number; title: string; detail: string } };
   };
+  /** Amounts of the process inks by a press's profile. */
+  separation: {
+    given: { profile: Uint8Array; intent: Intent; compensate: boolean };
+    made: SeparationTable;
+  };
+  /** What a press's profile says of its paper and inks. */
+  profile: { given: { profile: Uint8Array }; made: ProfileView };
   /** A picture of a job's exact proof, as PNG; its longer side has `longer` pixels. */
   proof: { given: { recipe: Recipe; materials: SharedMaterials; longer: number }; made: Uint8Array };
   /** An original of a job by itself, as a transparent PNG at a resolution (pixels per inch). */

@@ -8,10 +8,10 @@ import {
   makeFilm,
   memorySink,
   mmToPixels,
-  overprints,
+  PLAIN_LOOK,
   plateSvg,
   pngFile,
-  proof as proofOf,
+  pressProof,
   tiffFile,
   type FilmFile,
   type FilmFacts,
@@ -27,6 +27,7 @@ import sharp from 'sharp';
 import { Problem } from '../http/problem.ts';
 import { isDrawing, readDrawing } from '../originals/read-drawing.ts';
 import { isFont, readFont } from '../originals/read-font.ts';
+import { isProfile, profileTable, profileView, readProfile } from '../originals/read-profile.ts';
 import { packPicture, readPicture, smallLevelOf, unpackPicture } from '../originals/read-picture.ts';
 import type { SharedMaterials, Tasks } from './tasks.ts';
 
@@ -48,11 +49,12 @@ function typefaceOf(sha256: string, font: Uint8Array): Typeface {
   return face;
 }
 
-const sceneOf = (recipe: Scene['recipe'], { pictures, drawings, fonts }: SharedMaterials): Scene => ({
+const sceneOf = (recipe: Scene['recipe'], { pictures, drawings, fonts, tables }: SharedMaterials): Scene => ({
   recipe,
   pictures: new Map(Object.entries(pictures)),
   drawings: new Map(Object.entries(drawings)),
   typefaces: new Map(Object.entries(fonts).map(([sha256, font]) => [sha256, typefaceOf(sha256, font)])),
+  tables: new Map(Object.entries(tables)),
 });
 
 /** See `Tasks`. */
@@ -84,6 +86,11 @@ export async function intake({ bytes }: Tasks['intake']['given']): Promise<Tasks
       const picture = { width: 0, height: 0, channels: 0 } as const;
       return { picture, kind: 'font', facts, working: font, small: undefined, smallLevel: 0 };
     }
+    if (isProfile(bytes)) {
+      const facts = await readProfile(bytes);
+      const picture = { width: 0, height: 0, channels: 0 } as const;
+      return { picture, kind: 'profile', facts, working: bytes, small: undefined, smallLevel: 0 };
+    }
     const { picture, facts } = await readPicture(bytes);
     const smallLevel = smallLevelOf(picture.width, picture.height);
     let small: Picture = picture;
@@ -104,6 +111,18 @@ export async function intake({ bytes }: Tasks['intake']['given']): Promise<Tasks
 }
 
 /** See `Tasks`. */
+export const separation = ({
+  profile,
+  intent,
+  compensate,
+}: Tasks['separation']['given']): Promise<Tasks['separation']['made']> =>
+  profileTable(profile, intent, compensate);
+
+/** See `Tasks`. */
+export const profile = ({ profile: bytes }: Tasks['profile']['given']): Promise<Tasks['profile']['made']> =>
+  profileView(bytes);
+
+/** See `Tasks`. */
 export async function proof({ recipe, materials, longer }: Tasks['proof']['given']): Promise<Uint8Array> {
   const frame = filmFrame(recipe);
   // Trimmed, as it will be looked at.
@@ -113,16 +132,13 @@ export async function proof({ recipe, materials, longer }: Tasks['proof']['given
   const scale = longer / Math.max(width, height);
   const columns = Math.max(1, Math.round(width * scale));
   const rows = Math.max(1, Math.round(height * scale));
-  const { rgba } = proofOf(
+  const { rgba } = pressProof(
     sceneOf(recipe, materials),
     frame,
     { x: bleed, y: bleed, width, height, columns, rows },
     { first: 0, count: rows },
-    recipe.plates.map((_, i) => i),
-    overprints(
-      recipe.stock.colour,
-      recipe.plates.map(({ ink }) => recipe.inks.find(({ id }) => id === ink)!),
-    ),
+    recipe.plates.flatMap(({ printed }, i) => (printed ? [i] : [])),
+    PLAIN_LOOK,
   );
   return sharp(rgba, { raw: { width: columns, height: rows, channels: 4 } })
     .removeAlpha()

@@ -6,14 +6,19 @@ export function Menu({
   label,
   children,
   align = 'start',
+  small = false,
 }: {
   label: ReactNode;
+  /** True for a button that stands beside a heading. */
+  small?: boolean;
   children: ReactNode;
   align?: 'start' | 'end';
 }) {
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="flex h-7 items-center gap-1.5 rounded-sm border border-edge bg-raised px-2.5 hover:bg-white data-[state=open]:border-ink">
+      <DropdownMenu.Trigger
+        className={`flex items-center gap-1.5 rounded-sm border border-edge bg-raised hover:bg-white data-[state=open]:border-ink ${small ? 'h-6 px-2 text-[12px]' : 'h-7 px-2.5'}`}
+      >
         {label}
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
@@ -30,7 +35,7 @@ export function Menu({
   );
 }
 
-export function MenuItem({ name, says, onPick }: { name: string; says?: string; onPick: () => void }) {
+export function MenuItem({ name, says, onPick }: { name: ReactNode; says?: string; onPick: () => void }) {
   return (
     <DropdownMenu.Item
       className="block cursor-pointer px-2.5 py-1 outline-none data-highlighted:bg-ink data-highlighted:text-raised"

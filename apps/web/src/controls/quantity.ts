@@ -29,6 +29,13 @@ export const DEGREES: Unit = { symbol: '°', others: { deg: 1 }, decimals: 1, st
 export const PERCENT: Unit = { symbol: '%', decimals: 1, step: 1 };
 export const PLAIN: Unit = { symbol: '', decimals: 2, step: 0.05 };
 
+export const METRES: Unit = {
+  symbol: 'm',
+  others: { mm: 0.001, cm: 0.01, ft: 0.3048 },
+  decimals: 1,
+  step: 0.5,
+};
+
 /** Pixels of a picture, with no resolution to say how long they are. */
 export const PIXELS: Unit = { symbol: 'px', decimals: 1, step: 0.5 };
 

@@ -1,4 +1,12 @@
-import { filmFrame, type Bits, type Frame, type Pyramid, type Recipe } from '@brachytone/core';
+import {
+  filmFrame,
+  profileTableName,
+  type Bits,
+  type Frame,
+  type Intent,
+  type Pyramid,
+  type Recipe,
+} from '@brachytone/core';
 import { wrap, type Remote } from 'comlink';
 import type { OriginalView } from '@brachytone/job';
 import type { Drawn, DrawRequest, WorkerApi } from './worker.ts';
@@ -98,6 +106,12 @@ export const pictures = {
         tell();
         return;
       }
+      if (kind === 'profile') {
+        // What it gives is fetched as a separation.
+        states.set(sha256, 'whole');
+        tell();
+        return;
+      }
       if (kind === 'drawing') {
         const drawing = await lanes[0].remote.fetchDrawing(sha256);
         await Promise.all(lanes.map(({ remote }) => remote.keepDrawing(sha256, drawing)));
@@ -114,6 +128,21 @@ export const pictures = {
       states.set(sha256, 'failed');
       tell();
     });
+  },
+  /** Sees to it that a separation by a profile arrives. */
+  wantTable(profile: string, intent: Intent, compensate: boolean): void {
+    const name = profileTableName(profile, intent, compensate);
+    const state = states.get(name);
+    if (state && state !== 'failed') return;
+    states.set(name, 'loading');
+    lanes[0].remote
+      .fetchTable(profile, intent, compensate)
+      .then((table) => Promise.all(lanes.map(({ remote }) => remote.keepTable(name, table))))
+      .then(
+        () => states.set(name, 'whole'),
+        () => states.set(name, 'failed'),
+      )
+      .finally(tell);
   },
   stateOf: (sha256: string) => states.get(sha256),
   subscribe(listener: Listener): () => void {

@@ -34,12 +34,13 @@ const SETTLE = 90;
 
 /** True when a plate that is drawn has to be made from its top down. */
 const isCarried = ({ recipe, what }: Pick<Drawing, 'recipe' | 'what'>): boolean =>
-  what.kind === 'bits' && what.plates.some((plate) => carries(recipe.plates[plate].screen));
+  (what.kind === 'bits' || what.kind === 'proof') &&
+  what.plates.some((plate) => carries(recipe.plates[plate].screen));
 
 /** The same view on the coarser grid of a draft, or undefined when a draft would save nothing. */
 function draftOf({ recipe, frame, view, what }: Drawing): Pick<Drawing, 'frame' | 'view'> | undefined {
   const step = view.width / view.columns;
-  if (what.kind !== 'bits') return undefined;
+  if (what.kind !== 'bits' && what.kind !== 'proof') return undefined;
   // A plate that is made from its top down takes a while to come to here: first a glimpse, begun just above.
   if (step <= DRAFT_PIXELS && isCarried({ recipe, what })) return { frame: { ...frame, draft: true }, view };
   if (step <= DRAFT_PIXELS || view.width * view.height <= SMALL) return undefined;
@@ -196,7 +197,7 @@ async function prepared(
   current: () => boolean,
   rank: number,
 ): Promise<boolean> {
-  if (what.kind !== 'bits') return true;
+  if (what.kind !== 'bits' && what.kind !== 'proof') return true;
   while (current()) {
     if (await prepare(recipe, what.plates, frame, Math.min(frame.height, Math.ceil(row)), rank)) return true;
   }

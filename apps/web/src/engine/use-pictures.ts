@@ -1,4 +1,4 @@
-import type { Recipe } from '@brachytone/core';
+import { profileTableName, type Recipe } from '@brachytone/core';
 import { filesOf } from '@brachytone/job';
 import { useEffect, useSyncExternalStore } from 'react';
 import { api } from '../store/api.ts';
@@ -21,7 +21,18 @@ export function usePictures(recipe: Recipe): { arrival: Arrival; version: number
       void query.unwrap().then(pictures.want, () => undefined);
     }
   }, [dispatch, names]);
-  const states = names.split(' ').filter(Boolean).map(pictures.stateOf);
+  const separations = recipe.originals.flatMap(({ route }) => (route.kind === 'profile' ? [route] : []));
+  const tables = separations.map(({ profile, intent, compensate }) =>
+    profileTableName(profile, intent, compensate),
+  );
+  const tablesKey = tables.join(' ');
+  useEffect(() => {
+    for (const { profile, intent, compensate } of separations)
+      pictures.wantTable(profile, intent, compensate);
+    // The names stand for the separations.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [tablesKey]);
+  const states = [...names.split(' ').filter(Boolean), ...tables].map(pictures.stateOf);
   const arrival: Arrival = states.includes('failed')
     ? 'failed'
     : states.every((state) => state === 'whole')

@@ -1,5 +1,17 @@
 import {
   buildPyramid,
+  coloursAt,
+  isModelled,
+  labsOf,
+  pickColours,
+  pressOf,
+  pressProof,
+  reachSummary,
+  reachView,
+  type Intent,
+  type Lab,
+  type ProofLook,
+  type SeparationTable,
   colourAt,
   coverageToPercent,
   levelCount,
@@ -40,7 +52,10 @@ export interface DrawRequest {
   readonly what:
     | { readonly kind: 'original'; readonly cutting?: string }
     | { readonly kind: 'plate'; readonly plate: number; readonly ends: boolean }
-    | { readonly kind: 'bits'; readonly plates: readonly number[]; readonly colours: readonly LinearRgb[] };
+    | { readonly kind: 'bits'; readonly plates: readonly number[]; readonly colours: readonly LinearRgb[] }
+    | { readonly kind: 'proof'; readonly plates: readonly number[]; readonly look: ProofLook }
+    /** Where an original's colours are beyond its inks. */
+    | { readonly kind: 'reach'; readonly original: string };
 }
 
 export interface Drawn {
@@ -53,13 +68,16 @@ const ENDS = { solid: [168, 31, 61], bare: [47, 143, 196] };
 
 /** Pixels of a plate that are made at once where it has to be made from the top. */
 const PREPARED = 6e6;
+/** Pixels of an original that its inks are picked by. */
+const PICKED = 6_000;
 /** Pixels of an original that are counted for a histogram. */
 const COUNTED = 120_000;
 
 const pictures = new Map<string, Pyramid>();
 const drawings = new Map<string, Drawing>();
 const typefaces = new Map<string, Typeface>();
-const materials = { pictures, drawings, typefaces };
+const tables = new Map<string, SeparationTable>();
+const materials = { pictures, drawings, typefaces, tables };
 const shared = (bytes: number): SharedArrayBuffer => new SharedArrayBuffer(bytes);
 
 async function fetchLevel(sha256: string, level: number) {
@@ -91,6 +109,19 @@ const workerApi = {
     return (await response.json()) as Drawing;
   },
 
+  /** Fetches the separation that a press's profile gives. */
+  async fetchTable(profile: string, intent: Intent, compensate: boolean): Promise<SeparationTable> {
+    const query = new URLSearchParams({ intent, compensate: String(compensate) });
+    const response = await fetch(`/api/originals/${profile}/separation?${query.toString()}`);
+    if (!response.ok) throw new Error('The separation could not be fetched.');
+    const data = new Uint16Array(await response.arrayBuffer());
+    return { size: Math.round(Math.cbrt(data.length / 4)), inks: 4, data };
+  },
+
+  keepTable(name: string, table: SeparationTable): void {
+    tables.set(name, table);
+  },
+
   /** Fetches a typeface's file. */
   async fetchFont(sha256: string): Promise<Uint8Array> {
     const response = await fetch(`/api/originals/${sha256}/font`);
@@ -116,10 +147,16 @@ const workerApi = {
       const shown = proof(scene, frame, view, rows, what.plates, what.colours);
       return transfer(shown, [shown.rgba.buffer]);
     }
+    if (what.kind === 'proof') {
+      const shown = pressProof(scene, frame, view, rows, what.plates, what.look);
+      return transfer(shown, [shown.rgba.buffer]);
+    }
     const rgba =
-      what.kind === 'original'
-        ? originalView(scene, frame, view, rows, what.cutting)
-        : toneView(scene, what.plate, frame, view, rows, what.ends ? ENDS : undefined);
+      what.kind === 'reach'
+        ? reachView(scene, what.original, frame, view, rows)
+        : what.kind === 'original'
+          ? originalView(scene, frame, view, rows, what.cutting)
+          : toneView(scene, what.plate, frame, view, rows, what.ends ? ENDS : undefined);
     return transfer({ rgba, inked: [] }, [rgba.buffer]);
   },
 
@@ -146,6 +183,25 @@ const workerApi = {
       const asked = plateCoverage({ recipe, ...materials }, plate, frame, region).data[0];
       return { asked: coverageToPercent(asked), made: (limitCoverage(screen, asked) * 100) / SOLID };
     });
+  },
+
+  /** Colours that stand best for an original's, as Lab. */
+  pickColours(original: OriginalRecipe, count: number, stock: Lab): Lab[] {
+    const picture = smallSource(original, materials, PICKED)?.picture;
+    return picture ? pickColours(labsOf(picture), count, stock) : [];
+  },
+
+  /** How far off an original's colours come out in its inks, CIEDE2000; undefined where that cannot be told. */
+  reachOf(recipe: Recipe, id: string): { mean: number; most: number } | undefined {
+    const original = recipe.originals.find((one) => one.id === id);
+    const source = original && smallSource(original, materials, PICKED);
+    if (!source || !isModelled(original.route)) return undefined;
+    return reachSummary(source, original, original.route, pressOf(recipe));
+  },
+
+  /** What is asked for and what is predicted to be printed under a place of the sheet, as Lab. */
+  readColours(recipe: Recipe, frame: Frame, x: number, y: number): { asked: Lab | undefined; printed: Lab } {
+    return coloursAt({ recipe, ...materials }, frame, x, y);
   },
 
   /** Shares of an original's tones after so many of its tone steps; undefined for line art, which has none. */

@@ -1,3 +1,4 @@
+import { labToHex } from '@brachytone/core';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { screenWords, shortSheet } from '../light-table/words.ts';
@@ -41,7 +42,7 @@ export function JobCard({ job }: { job: JobSummary }) {
           src={source}
           alt={`Proof of ${name}`}
           onLoad={() => setShown(true)}
-          style={{ width: width * scale, height: height * scale, background: recipe.stock.colour }}
+          style={{ width: width * scale, height: height * scale, background: labToHex(recipe.stock.lab) }}
           className={shown ? '' : 'text-transparent'}
         />
       </Link>

@@ -1,9 +1,12 @@
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { useNavigate, useParams } from 'react-router';
+import { toast } from 'sonner';
 import { isTyping } from '../controls/is-typing.ts';
 import { redone, undone } from '../store/job-slice.ts';
-import { store, useAppDispatch } from '../store/store.ts';
-import { loupeHeld, showPlate, zoomed } from '../store/view-slice.ts';
+import { usePullsQuery } from '../store/api.ts';
+import { store, useAppDispatch, useAppSelector } from '../store/store.ts';
+import { loupeHeld, showPlate, wiped, zoomed } from '../store/view-slice.ts';
+import { useKeepPull } from './pulls/use-keep-pull.ts';
 import { STAGES } from './stages.ts';
 
 /** Every key of the light table, as listed by `?`. */
@@ -11,6 +14,8 @@ export const KEYS: readonly (readonly [string, string])[] = [
   ['1 – 5', 'open a stage'],
   ['L', 'hold for the loupe'],
   ['T', 'test strip of the focused number'],
+  ['P', 'keep a pull'],
+  ['X', 'wipe against the last pull'],
   ['[ ]', 'previous and next plate'],
   ['0', 'all plates'],
   ['F', 'fit the sheet'],
@@ -34,7 +39,20 @@ function stepPlate(by: 1 | -1): void {
 export function useKeys(): void {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const { id } = useParams();
+  const { id = '' } = useParams();
+  const { data: pulls = [] } = usePullsQuery(id);
+  const keep = useKeepPull();
+  const wiping = useAppSelector((state) => state.view.wipe !== null);
+  const pull = useRef({ keep, wipe: () => {} });
+  pull.current = {
+    keep,
+    wipe: () => {
+      const last = pulls[pulls.length - 1];
+      if (wiping) dispatch(wiped(null));
+      else if (last) dispatch(wiped({ against: last.id, at: 0.5 }));
+      else toast('There is no pull yet to wipe against. Press P to keep one.');
+    },
+  };
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
       if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
@@ -51,6 +69,8 @@ export function useKeys(): void {
         f: () => dispatch(zoomed({ zoom: 'fit' })),
         r: () => dispatch(zoomed({ zoom: 'print' })),
         d: () => dispatch(zoomed({ zoom: 'dots' })),
+        p: () => !event.repeat && pull.current.keep(),
+        x: () => pull.current.wipe(),
         '0': () => dispatch(showPlate(null)),
         '[': () => stepPlate(-1),
         ']': () => stepPlate(1),

@@ -42,6 +42,6 @@ describe('what the table draws', () => {
     expect(film(negative)).toEqual([...film(job)].reverse());
     expect(whatToDraw(negative, 'proof', null)).toEqual(whatToDraw(job, 'proof', null));
     expect(whatToDraw(job, 'plate', null)).toEqual({ kind: 'plate', plate: 0, ends: false });
-    expect(whatToDraw(job, 'proof', null, true)).toEqual({ kind: 'plate', plate: 0, ends: true });
+    expect(whatToDraw(job, 'proof', null, { ends: true })).toEqual({ kind: 'plate', plate: 0, ends: true });
   });
 });

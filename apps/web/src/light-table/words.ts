@@ -32,3 +32,7 @@ export function lengthWords(value: number): string {
 /** `2.9 MB`. */
 export const bytesWords = (bytes: number): string =>
   bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
+
+/** An area given in mm², in cm² or m². */
+export const areaWords = (area: number): string =>
+  area < 1e6 ? `${(area / 100).toFixed(area < 1000 ? 1 : 0)} cm²` : `${(area / 1e6).toFixed(2)} m²`;

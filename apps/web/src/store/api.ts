@@ -1,21 +1,28 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import type { Stock } from '@brachytone/core';
 import type {
+  JobDocument,
   JobSummary,
   JobView,
+  KeptInk,
   KeptPreparation,
   KeptScreen,
+  KeptStock,
   NamedScreen,
   OriginalView,
   Preparation,
   ProblemDetails,
+  ProfileView,
+  PullView,
   RunView,
+  ShelfInk,
 } from '@brachytone/job';
 
 /** Everything the server is asked for, but saves of the open job (see autosave). */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['jobs', 'runs', 'fonts', 'preparations', 'screens'],
+  tagTypes: ['jobs', 'runs', 'fonts', 'preparations', 'screens', 'inks', 'stocks', 'pulls'],
   endpoints: (build) => ({
     jobs: build.query<JobSummary[], void>({ query: () => 'jobs', providesTags: ['jobs'] }),
     job: build.query<JobView, string>({ query: (id) => `jobs/${id}`, keepUnusedDataFor: 0 }),
@@ -65,6 +72,41 @@ export const api = createApi({
     dropScreen: build.mutation<void, string>({
       query: (id) => ({ url: `shelf/screens/${id}`, method: 'DELETE' }),
       invalidatesTags: ['screens'],
+    }),
+    inks: build.query<KeptInk[], void>({ query: () => 'shelf/inks', providesTags: ['inks'] }),
+    keepInk: build.mutation<KeptInk, ShelfInk>({
+      query: (body) => ({ url: 'shelf/inks', method: 'POST', body }),
+      invalidatesTags: ['inks'],
+    }),
+    dropInk: build.mutation<void, string>({
+      query: (id) => ({ url: `shelf/inks/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['inks'],
+    }),
+    stocks: build.query<KeptStock[], void>({ query: () => 'shelf/stocks', providesTags: ['stocks'] }),
+    keepStock: build.mutation<KeptStock, Stock>({
+      query: (body) => ({ url: 'shelf/stocks', method: 'POST', body }),
+      invalidatesTags: ['stocks'],
+    }),
+    dropStock: build.mutation<void, string>({
+      query: (id) => ({ url: `shelf/stocks/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['stocks'],
+    }),
+    profile: build.query<ProfileView, string>({ query: (sha256) => `originals/${sha256}/profile` }),
+    pulls: build.query<PullView[], string>({
+      query: (job) => `jobs/${job}/pulls`,
+      providesTags: ['pulls'],
+    }),
+    keepPull: build.mutation<PullView, { job: string; name: string; document: JobDocument }>({
+      query: ({ job, ...body }) => ({ url: `jobs/${job}/pulls`, method: 'POST', body }),
+      invalidatesTags: ['pulls'],
+    }),
+    renamePull: build.mutation<PullView, { job: string; pull: string; name: string }>({
+      query: ({ job, pull, name }) => ({ url: `jobs/${job}/pulls/${pull}`, method: 'PATCH', body: { name } }),
+      invalidatesTags: ['pulls'],
+    }),
+    dropPull: build.mutation<void, { job: string; pull: string }>({
+      query: ({ job, pull }) => ({ url: `jobs/${job}/pulls/${pull}`, method: 'DELETE' }),
+      invalidatesTags: ['pulls'],
     }),
     runs: build.query<RunView[], void>({
       query: () => 'runs',
@@ -125,6 +167,18 @@ export const {
   useScreensQuery,
   useKeepScreenMutation,
   useDropScreenMutation,
+  useInksQuery,
+  useKeepInkMutation,
+  useDropInkMutation,
+  useStocksQuery,
+  useKeepStockMutation,
+  useDropStockMutation,
+  useProfileQuery,
+  useLazyProfileQuery,
+  usePullsQuery,
+  useKeepPullMutation,
+  useRenamePullMutation,
+  useDropPullMutation,
   useRunsQuery,
   useStartRunMutation,
   useCancelRunMutation,

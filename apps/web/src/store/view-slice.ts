@@ -1,8 +1,9 @@
 import type { Strip } from '../light-table/strip/strip.ts';
+import { PLAIN_LOOK, type ProofLook } from '@brachytone/core';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 /** What the table shows. */
-export type TableView = 'original' | 'plate' | 'proof' | 'film';
+export type TableView = 'original' | 'plate' | 'proof' | 'film' | 'product';
 
 /** A zoom by name, or screen pixels for a millimetre. */
 export type Zoom = 'fit' | 'print' | 'dots' | number;
@@ -27,6 +28,16 @@ export interface ViewState {
   readonly ends: boolean;
   /** Id of the one plate shown alone, or null. */
   readonly plate: string | null;
+  /** How the proof is looked at. */
+  readonly look: ProofLook;
+  /** Id of the original whose colours beyond its inks are shown, or null. */
+  readonly reach: string | null;
+  /** What the table is wiped against: a pull by its id, or the originals; and where the wipe stands, 0–1. */
+  readonly wipe: { readonly against: string; readonly at: number } | null;
+  /** True while the pulls are shown. */
+  readonly pulls: boolean;
+  /** Id of the ink whose card is open, or null. */
+  readonly ink: string | null;
   /** The test strip on the table, or null. */
   readonly strip: Strip | null;
   readonly loupe: { readonly open: boolean; readonly pinned: boolean; readonly power: number };
@@ -45,6 +56,11 @@ const initialState: ViewState = {
   tool: 'none',
   ends: false,
   plate: null,
+  look: PLAIN_LOOK,
+  reach: null,
+  wipe: null,
+  pulls: false,
+  ink: null,
   strip: null,
   loupe: { open: false, pinned: false, power: 8 },
   bench: 0.72,
@@ -105,6 +121,23 @@ const slice = createSlice({
       strip: payload,
       table: payload && state.table === 'original' ? 'proof' : state.table,
     }),
+    lookSet: (state, { payload }: PayloadAction<Partial<ProofLook>>) => ({
+      ...state,
+      look: { ...state.look, ...payload },
+    }),
+    reachShown: (state, { payload }: PayloadAction<string | null>) => ({ ...state, reach: payload }),
+    wiped: (state, { payload }: PayloadAction<ViewState['wipe']>) => ({
+      ...state,
+      wipe: payload,
+      strip: null,
+    }),
+    pullsShown: (state, { payload }: PayloadAction<boolean>) => ({ ...state, pulls: payload }),
+    openInk: (state, { payload }: PayloadAction<string | null>) => ({
+      ...state,
+      ink: payload,
+      stroke: null,
+      tool: 'none',
+    }),
     benchLit: (state, { payload }: PayloadAction<number>) => ({ ...state, bench: payload }),
     viewReset: (state) => ({ ...initialState, bench: state.bench }),
   },
@@ -126,5 +159,10 @@ export const {
   loupePowered,
   stripOpened,
   benchLit,
+  lookSet,
+  reachShown,
+  wiped,
+  pullsShown,
+  openInk,
   viewReset,
 } = slice.actions;

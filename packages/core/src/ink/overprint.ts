@@ -1,31 +1,46 @@
-import { hexToLinear, type LinearRgb } from '../colour/srgb.ts';
+import { xyzToLinear } from '../colour/lab.ts';
+import type { LinearRgb } from '../colour/srgb.ts';
+import { labToWide, wideToXyz, type WideRgb } from '../colour/wide-rgb.ts';
+import type { Ink, Overprint, Stock } from './ink.ts';
 
-/** An ink as it looks printed solid on a pure white stock. */
-export interface Ink {
-  readonly id: string;
-  readonly name: string;
-  /** `#rrggbb`, sRGB. */
-  readonly colour: string;
-  /** 0 = wholly transparent (multiplies what lies under it), 1 = covers it. */
-  readonly opacity: number;
-}
+/** Which inks of a list, as bits. */
+const maskOf = (inks: readonly Ink[], ids: readonly string[]): number =>
+  ids.reduce((mask, id) => {
+    const at = inks.findIndex((ink) => ink.id === id);
+    return at < 0 || mask < 0 ? -1 : mask | (1 << at);
+  }, 0);
 
 /**
- * Colours of every overprint of the inks, laid down in the order given on the stock. Entry `mask` has ink i where
- * bit i of `mask` is set: entry 0 is the bare stock. A transparent ink multiplies reflectances, a covering one
- * replaces them, and opacity stands between.
+ * What every overprint of the inks reflects, laid down in the order given on the stock. Entry `mask` has ink i where bit
+ * i of `mask` is set: entry 0 is the bare stock. Overprints that were measured are taken from there; of the rest, a
+ * transparent ink multiplies reflectances, a covering one replaces them, and opacity stands between.
  *
- * @returns 2ⁿ colours in linear light
+ * @returns 2ⁿ colours
  */
-export function overprints(stock: string, inks: readonly Ink[]): LinearRgb[] {
-  let colours: LinearRgb[] = [hexToLinear(stock)];
-  for (const ink of inks) {
-    const solid = hexToLinear(ink.colour);
-    const over = (under: LinearRgb): LinearRgb => {
-      const mix = (k: 0 | 1 | 2) => solid[k] * (ink.opacity + (1 - ink.opacity) * under[k]);
-      return [mix(0), mix(1), mix(2)];
-    };
-    colours = [...colours, ...colours.map(over)];
+export function overprintLight(
+  stock: Pick<Stock, 'lab'>,
+  inks: readonly Ink[],
+  measured: readonly Overprint[] = [],
+): WideRgb[] {
+  const paper = labToWide(stock.lab);
+  const known = new Map(measured.map(({ inks: ids, lab }) => [maskOf(inks, ids), labToWide(lab)]));
+  const colours: WideRgb[] = [paper];
+  for (const [i, ink] of inks.entries()) {
+    const solid = labToWide(ink.lab);
+    for (let rest = 0; rest < 1 << i; rest++) {
+      const under = colours[rest];
+      const found = rest === 0 ? undefined : known.get(rest | (1 << i));
+      const band = (k: 0 | 1 | 2) =>
+        found ? paper[k] * found[k] : solid[k] * (ink.opacity + (1 - ink.opacity) * under[k]);
+      colours.push([band(0), band(1), band(2)]);
+    }
   }
   return colours;
 }
+
+/** The same in linear sRGB, which some inks lie outside of. */
+export const overprints = (
+  stock: Pick<Stock, 'lab'>,
+  inks: readonly Ink[],
+  measured: readonly Overprint[] = [],
+): LinearRgb[] => overprintLight(stock, inks, measured).map((light) => xyzToLinear(wideToXyz(light)));

@@ -7,6 +7,7 @@ import type { Carrying } from '../screen/kinds/kind.ts';
 import { coarseRegion } from '../screen/screened.ts';
 import { screenerFor, screenGridOf } from '../screen/screen.ts';
 import type { Frame } from '../raster/frame.ts';
+import { artKey } from './plate-art.ts';
 import type { Scene } from './scene.ts';
 
 /** A plate whose screen carries something on, as far as it is made. */
@@ -25,15 +26,15 @@ const RUN_IN = 48;
 const recentProgress = recentBytes<Progress>(96 << 20, ({ bits }) => bits.data.byteLength + 4096);
 
 /** The same only for the same plate made of the same things. */
-function keyOf({ recipe, pictures, drawings, typefaces }: Scene, plate: number, frame: Frame): string {
-  const things = [...pictures.values(), ...drawings.values(), ...typefaces.values()].map(numberOf);
-  return JSON.stringify([
-    recipe.originals.filter(({ shown }) => shown),
-    recipe.plates[plate],
-    recipe.sheet,
-    frame,
-    things,
-  ]);
+function keyOf(
+  { recipe, pictures, drawings, typefaces, tables }: Scene,
+  plate: number,
+  frame: Frame,
+): string {
+  const things = [pictures, drawings, typefaces, tables ?? new Map<string, object>()]
+    .flatMap((kind) => [...kind.values()])
+    .map(numberOf);
+  return JSON.stringify([artKey(recipe, plate), recipe.plates[plate].screen, frame, things]);
 }
 
 type Read = (frame: Frame, region: Region) => Plane;

@@ -1,7 +1,9 @@
 import { encode8 } from '../colour/srgb.ts';
 import { SOLID } from '../raster/plane.ts';
 import { limitCoverage } from '../screen/dot-limits.ts';
-import { plateCoverage } from './coverage.ts';
+import { isModelled, reachErrors } from '../separation/reach.ts';
+import { pressOf } from './coverage.ts';
+import { plateCoverage } from './plate-art.ts';
 import { frameOf } from './frame.ts';
 import type { Frame } from '../raster/frame.ts';
 import { layPixels, originalPixels } from './original-pixels.ts';
@@ -83,6 +85,36 @@ function layRuby(rgba: Uint8ClampedArray, left: Uint8ClampedArray, whole: Uint8C
     ruby[i + 3] = whole[i + 3];
   }
   layPixels(rgba, ruby);
+}
+
+/** CIEDE2000 up to which a colour counts as reached, and from which on it is shown in full ruby. */
+const REACHED = 2;
+const FAR = 12;
+
+/** An original in greys, in ruby where its inks do not reach its colours: the more so the farther off they stay. */
+export function reachView(
+  scene: Scene,
+  id: string,
+  frame: Frame,
+  view: View,
+  rows: ViewRows,
+): Uint8ClampedArray<ArrayBuffer> {
+  const { grid, region } = screenGrid(scene, frame, view, rows);
+  const rgba = originalView(scene, frame, view, rows);
+  const original = scene.recipe.originals.find((one) => one.id === id);
+  const errors =
+    original && isModelled(original.route) && original.shown
+      ? reachErrors(original, original.route, pressOf(scene.recipe), scene, grid, region)
+      : undefined;
+  for (let i = 0; i < rgba.length; i += 4) {
+    const grey =
+      128 + 0.5 * (0.2126 * rgba[i] + 0.7152 * rgba[i + 1] + 0.0722 * rgba[i + 2]) * (rgba[i + 3] / 255);
+    const error = errors ? errors[i / 4] : -1;
+    const share = error < 0 ? 0 : Math.min(1, Math.max(0, (error - REACHED) / (FAR - REACHED)));
+    for (let k = 0; k < 3; k++) rgba[i + k] = grey + (RUBY[k] - grey) * share;
+    rgba[i + 3] = 255;
+  }
+  return rgba;
 }
 
 /** A grid whose pixels are the view's screen pixels, and the region of it that the rows of the view cover. */

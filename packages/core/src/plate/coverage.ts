@@ -2,20 +2,24 @@ import { lay, type LineBits } from '../drawing/paint-drawing.ts';
 import { mixPlane } from '../mix/mix.ts';
 import { mixDots } from './mix-dots.ts';
 import { isStraight } from '../raster/affine.ts';
-import { bitAt, createBits, placeBits } from '../raster/bits.ts';
+import { createBits, placeBits } from '../raster/bits.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import { intersect, isEmpty, type Region } from '../raster/region.ts';
 import { readInto, readStraight } from '../raster/read-rows.ts';
 import type { Rows } from '../raster/rows.ts';
 import { insideBox } from '../raster/sample.ts';
 import type { Screen } from '../screen/screen.ts';
-import { toneRows, toTones } from '../tone/tone-rows.ts';
+import { curveTable, inkRows } from '../separation/ink-rows.ts';
+import type { Press } from '../separation/route-table.ts';
+import { lineInks, routeInks } from '../separation/route.ts';
+import { toTones } from '../tone/tone-rows.ts';
 import { mmToPixels, type Frame } from '../raster/frame.ts';
 import { letteringLayers, letteringRegion } from './lettering-layers.ts';
 import { isLineWork, lineBits, lineRegion } from './line-work.ts';
 import { isMasked, keepMasked, maskOf, maskReach } from './mask.ts';
 import { readOriginal } from './read-original.ts';
-import type { OriginalRecipe } from './recipe.ts';
+import type { OriginalRecipe, Recipe } from './recipe.ts';
+import { shifted } from './shifted.ts';
 import type { Materials, Scene } from './scene.ts';
 
 /** What a plate is made of before it is screened: tones, and line work that is laid over them. */
@@ -26,13 +30,14 @@ export interface PlateArt {
 }
 
 /**
- * A plate's art: its originals in sheet order, each covering what lies under it as far as it is opaque.
+ * What originals put on a plate, in sheet order, each covering what lies under it as far as it is opaque or printed over
+ * it.
  *
  * @param plate  index among the recipe's plates
  * @param region in pixels of the frame; beyond the frame is bare
  * @param out    bare, of the region's size; a new plane unless given
  */
-export function plateArt(
+export function composedArt(
   scene: Scene,
   plate: number,
   frame: Frame,
@@ -40,25 +45,33 @@ export function plateArt(
   out: Plane = createPlane(region.width, region.height),
 ): PlateArt {
   const { recipe } = scene;
-  const { ink, screen } = recipe.plates[plate];
+  const { ink, screen, shift } = recipe.plates[plate];
   const sheet = intersect(region, { x: 0, y: 0, width: frame.width, height: frame.height });
-  const art: Laying = { tone: out, line: undefined, frame, region, sheet, screen };
-  for (const original of recipe.originals) {
-    if (!original.shown) continue;
-    const printed = original.ink === ink;
-    if (original.content.kind === 'lettering') layLettering(scene, original, printed, art);
-    else if (!isLineWork(original)) layTone(scene, original, printed, art);
-    else if (printed) layLine(scene, original, art);
+  const press = pressOf(recipe);
+  const art: Laying = { tone: out, line: undefined, frame, region, sheet, screen, ink, press };
+  for (const one of recipe.originals) {
+    if (!one.shown) continue;
+    const original = shifted(one, scene, recipe.sheet, shift);
+    if (original.content.kind === 'lettering') layLettering(scene, original, art);
+    else if (!isLineWork(original)) layTone(scene, original, art);
+    else layLine(scene, original, art);
   }
   return art.line ? { tone: out, line: art.line } : { tone: out };
 }
+
+/** What the inks of a job are printed on, and in which order. */
+export const pressOf = ({ stock, plates, inks, overprints }: Recipe): Press => ({
+  stock,
+  inks: plates.map(({ ink }) => inks.find(({ id }) => id === ink)!),
+  overprints,
+});
 
 /** True when a plate may have parts that are never screened. */
 export const hasLineWork = ({ recipe }: Pick<Scene, 'recipe'>, plate: number): boolean =>
   recipe.originals.some(
     (original) =>
       original.shown &&
-      original.ink === recipe.plates[plate].ink &&
+      (lineInks(original.route).includes(recipe.plates[plate].ink) || !original.overprint) &&
       (original.content.kind === 'lettering' || isLineWork(original)),
   );
 
@@ -71,25 +84,25 @@ interface Laying {
   /** The part of the region that is on the sheet. */
   readonly sheet: Region;
   readonly screen: Screen;
+  /** Id of the plate's ink. */
+  readonly ink: string;
+  readonly press: Press;
 }
 
-/** The coverage a plate asks for, before it is screened; line work counts as solid or bare. */
-export function plateCoverage(scene: Scene, plate: number, frame: Frame, region: Region): Plane {
-  const { tone, line } = plateArt(scene, plate, frame, region);
-  if (!line) return tone;
-  for (let y = 0, i = 0; y < region.height; y++) {
-    for (let x = 0; x < region.width; x++, i++) {
-      if (bitAt(line.ink, x, y)) tone.data[i] = SOLID;
-      else if (bitAt(line.bare, x, y)) tone.data[i] = 0;
-    }
-  }
-  return tone;
-}
-
-/** Lays line work over what is there. */
+/** Lays line work over what is there, or knocks it out on plates that are not its own. */
 function layLine(materials: Materials, original: OriginalRecipe, art: Laying): void {
+  const printed = lineInks(original.route).includes(art.ink);
+  if (!printed && original.overprint) return;
   if (isEmpty(intersect(lineRegion(original, materials, art.frame), art.sheet))) return;
-  layBits(art, lineBits(original, materials, art.frame, art.region));
+  const bits = lineBits(original, materials, art.frame, art.region);
+  layBits(art, printed ? bits : knockedOut(bits));
+}
+
+/** What line work leaves bare on the plates of other inks. */
+function knockedOut({ ink, bare }: LineBits): LineBits {
+  const all = createBits(ink.width, ink.height);
+  for (let i = 0; i < all.data.length; i++) all.data[i] = ink.data[i] | bare.data[i];
+  return { ink: createBits(ink.width, ink.height), bare: all };
 }
 
 function layBits(art: Laying, bits: LineBits): void {
@@ -99,24 +112,33 @@ function layBits(art: Laying, bits: LineBits): void {
   lay(art.line.bare, art.line.ink, bits.bare);
 }
 
-/** Lays lettering: its glow and screened letters knock out other plates, its solid parts print over them. */
-function layLettering(materials: Materials, original: OriginalRecipe, printed: boolean, art: Laying): void {
-  const { frame, region, sheet, tone, screen } = art;
+/** Lays lettering: its glow, its screened letters, and its solid parts. */
+function layLettering(materials: Materials, original: OriginalRecipe, art: Laying): void {
+  const { frame, region, sheet, tone, screen, ink } = art;
+  const { route, overprint } = original;
+  const printed = lineInks(route).includes(ink);
+  if (!printed && overprint) return;
   const part = intersect(letteringRegion(original, frame), sheet);
   if (isEmpty(part)) return;
   const { glow, fill, line } = letteringLayers(original, materials, frame, part);
   const mask = maskOf(original, materials, screen, frame, part);
   const [x, y] = [part.x - region.x, part.y - region.y];
-  if (glow && printed) layOver(tone, x, y, glow.tone, both(glow.alpha, mask));
+  const inked = (plane: Plane): Plane => {
+    if (route.kind !== 'tones') return plane;
+    const table = curveTable(route.inks.find((one) => one.ink === ink)!.curve);
+    for (let i = 0; i < plane.data.length; i++) plane.data[i] = table[plane.data[i]];
+    return plane;
+  };
+  if (glow && printed)
+    layOver(tone, x, y, printedOver(overprint, inked(glow.tone), tone, x, y), both(glow.alpha, mask));
   if (fill) {
     const here = both(fill.alpha, mask);
     const dots = printed
-      ? mixedOf(original, materials, fill.tone, part, frame)
+      ? inked(mixedOf(original, materials, fill.tone, part, frame))
       : createPlane(part.width, part.height);
-    layOver(tone, x, y, dots, here);
-    if (art.line) cover(art.line, x, y, part, here);
+    layOver(tone, x, y, printedOver(overprint, dots, tone, x, y), here);
+    if (art.line && !overprint) cover(art.line, x, y, part, here);
   }
-  if (!printed) return;
   const whole = {
     ink: createBits(region.width, region.height),
     bare: createBits(region.width, region.height),
@@ -125,20 +147,23 @@ function layLettering(materials: Materials, original: OriginalRecipe, printed: b
     if (mask) keepMasked(line[layer], mask);
     placeBits(line[layer], whole[layer], x, y);
   }
-  layBits(art, whole);
+  layBits(art, printed ? whole : knockedOut(whole));
 }
 
 /** Lays an original's tones, or its absence on a plate that is not its own, over what is there. */
-function layTone(materials: Materials, original: OriginalRecipe, printed: boolean, art: Laying): void {
-  const { frame, region, sheet, tone: out, line, screen } = art;
+function layTone(materials: Materials, original: OriginalRecipe, art: Laying): void {
+  const { frame, region, sheet, tone: out, line, screen, ink, press } = art;
+  const { route, overprint } = original;
+  const printed = routeInks(route).includes(ink);
+  if (!printed && overprint) return;
   const { region: box, toBox, toSource, source, alpha } = readOriginal(original, materials, frame);
   const beyond = Math.ceil(mmToPixels(maskReach(original), frame));
   const part = intersect(grown(box, beyond), sheet);
   if (isEmpty(part)) return;
-  const tone = printed ? toneRows(source, original.tone) : undefined;
+  const tone = inkRows(source, original.tone, route, ink, press, materials.tables, frame.draft === true);
   const x = part.x - region.x;
   const y = part.y - region.y;
-  if (isStraight(toSource) && !alpha && !isMasked(original) && !(printed && original.mix)) {
+  if (isStraight(toSource) && !alpha && !overprint && !isMasked(original) && !(printed && original.mix)) {
     if (tone) readStraight(tone, toTones(toSource, source, tone), part, out, x, y);
     else clear(out, x, y, part);
     if (line) cover(line, x, y, part, undefined);
@@ -155,8 +180,20 @@ function layTone(materials: Materials, original: OriginalRecipe, printed: boolea
   const opaque = both(alpha ? read(alpha) : undefined, maskOf(original, materials, screen, frame, part));
   const boxed = original.container === null && !isStraight(toBox);
   const here = boxed ? both(insideBox(toBox, part), opaque) : opaque;
-  layOver(out, x, y, over, here);
-  if (line) cover(line, x, y, part, here);
+  layOver(out, x, y, printedOver(overprint, over, out, x, y), here);
+  if (line && !overprint) cover(line, x, y, part, here);
+}
+
+/** Tones as they come out printed over what is there already, if they are: what both leave bare stays so. */
+function printedOver(overprint: boolean, over: Plane, under: Plane, x: number, y: number): Plane {
+  if (!overprint) return over;
+  for (let j = 0, i = 0; j < over.height; j++) {
+    const from = (y + j) * under.width + x;
+    for (let k = 0; k < over.width; k++, i++) {
+      over.data[i] = SOLID - Math.round(((SOLID - over.data[i]) * (SOLID - under.data[from + k])) / SOLID);
+    }
+  }
+  return over;
 }
 
 /** Tones mixed with dots of their own, if the original says so. */
@@ -220,8 +257,11 @@ function layOver(out: Plane, x: number, y: number, over: Plane, alpha: Plane | u
       continue;
     }
     for (const end = to + over.width; to < end; to++, from++) {
+      const opaque = alpha.data[from];
+      if (opaque === 0) continue;
       const under = out.data[to];
-      out.data[to] = under + Math.round(((over.data[from] - under) * alpha.data[from]) / SOLID);
+      out.data[to] =
+        opaque === SOLID ? over.data[from] : under + Math.round(((over.data[from] - under) * opaque) / SOLID);
     }
   }
 }

@@ -3,8 +3,8 @@ import { bitAt, countInk, cropBits } from '../raster/bits.ts';
 import { buildPyramid } from '../raster/pyramid.ts';
 import type { Picture } from '../raster/picture.ts';
 import { NO_TONE } from '../tone/tone.ts';
-import { greyPicture, sceneOf, toneOf, toneStep, WHOLE } from '../testing.ts';
-import { plateCoverage } from './coverage.ts';
+import { testInk, greyPicture, sceneOf, toneOf, toneStep, WHOLE } from '../testing.ts';
+import { plateCoverage } from './plate-art.ts';
 import { plateBits } from './evaluate.ts';
 import { filmFrame, frameOf } from './frame.ts';
 import { effectiveResolution } from './placed.ts';
@@ -167,7 +167,7 @@ describe('several originals, several plates', () => {
   const scene: Scene = {
     recipe: {
       ...base.recipe,
-      inks: [...base.recipe.inks, { id: 'ink-2', name: 'Lantern', colour: '#d08020', opacity: 0 }],
+      inks: [...base.recipe.inks, testInk('ink-2', [62, 24, 60])],
       plates: [...base.recipe.plates, { ...base.recipe.plates[0], id: 'plate-2', ink: 'ink-2' }],
       originals: [
         ...base.recipe.originals,
@@ -183,7 +183,8 @@ describe('several originals, several plates', () => {
           fade: null,
           mix: null,
           colourDots: null,
-          ink: 'ink-2',
+          route: { kind: 'ink', ink: 'ink-2' },
+          overprint: false,
         },
       ],
     },

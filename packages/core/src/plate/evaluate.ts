@@ -8,7 +8,7 @@ import type { PlaceScreener } from '../screen/kinds/kind.ts';
 import { BAND_PIXELS, screened } from '../screen/screened.ts';
 import { screenerFor, screenGridOf, type Screen } from '../screen/screen.ts';
 import { carriedBits, prepareCarried } from './carried.ts';
-import { hasLineWork, plateArt } from './coverage.ts';
+import { hasLines, plateArt } from './plate-art.ts';
 import type { Frame } from '../raster/frame.ts';
 import type { Scene } from './scene.ts';
 
@@ -32,7 +32,7 @@ export function plateBits(scene: Scene, plate: number, frame: Frame, region: Reg
   const bits = carries(screen)
     ? carriedBits(scene, plate, frame, region, read)
     : screened(screen, frame, region, read);
-  if (hasLineWork(scene, plate)) {
+  if (hasLines(scene, plate)) {
     for (const band of bands(region, LINE_PIXELS, 8)) {
       const { line } = plateArt(scene, plate, frame, band, workPlane(band.width, band.height));
       if (line) layLine(bits, line, band.y - region.y);

@@ -22,7 +22,7 @@ export const effectiveResolution = (crop: Crop, width: number, picture: { width:
   (crop.width * picture.width) / (width / MM_PER_INCH);
 
 /** A turn about (0, 0), degrees anticlockwise as seen with y running down. */
-function turned(degrees: number): Affine {
+export function turned(degrees: number): Affine {
   const { cos, sin } = turnOf(degrees);
   return { xx: cos, xy: sin, x0: 0, yx: -sin, yy: cos, y0: 0 };
 }

@@ -1,7 +1,9 @@
-import { encode8, hexToLinear } from '../colour/srgb.ts';
-import { overprints } from '../ink/overprint.ts';
+import { hexToLab } from '../colour/lab.ts';
+import { encode8 } from '../colour/srgb.ts';
+import { labToWide } from '../colour/wide-rgb.ts';
+import { overprintLight, overprints } from '../ink/overprint.ts';
 import { bitAt } from '../raster/bits.ts';
-import { dotScreen, greyPicture, sceneOf } from '../testing.ts';
+import { dotScreen, greyPicture, sceneOf, testInk, testPlate, WHITE_STOCK } from '../testing.ts';
 import { plateBits } from './evaluate.ts';
 import { filmFrame } from './frame.ts';
 import { proof } from './proof.ts';
@@ -16,15 +18,11 @@ const two: Scene = {
   ...one,
   recipe: {
     ...one.recipe,
-    inks: [...one.recipe.inks, { id: 'ink-2', name: 'Lantern', colour: '#d08020', opacity: 0.2 }],
+    inks: [...one.recipe.inks, testInk('ink-2', hexToLab('#d08020'), 0.2)],
     originals: one.recipe.originals,
     plates: [
       one.recipe.plates[0],
-      {
-        id: 'plate-2',
-        ink: 'ink-1',
-        screen: dotScreen({ spot: 'line', ruling: 20, angle: 75 }),
-      },
+      testPlate('plate-2', 'ink-1', dotScreen({ spot: 'line', ruling: 20, angle: 75 })),
     ],
   },
 };
@@ -57,13 +55,8 @@ describe('the proof', () => {
     ['one plate', one],
     ['two plates with overprint', two],
   ])('%s: is the average of the film’s own bits in linear light, whatever the zoom', (_name, scene) => {
-    const inks = scene.recipe.plates.map((_, i) => ({
-      id: `${i}`,
-      name: '',
-      colour: ['#204080', '#d08020'][i],
-      opacity: 0.2,
-    }));
-    const colours = overprints('#f3ecda', inks);
+    const inks = scene.recipe.plates.map((_, i) => testInk(`${i}`, hexToLab(['#204080', '#d08020'][i]), 0.2));
+    const colours = overprints({ lab: hexToLab('#f3ecda') }, inks);
     const view = { x: 31.3, y: 17.8, width: 301.4, height: 211.9, columns: 37, rows: 26 };
     const { rgba } = proof(
       scene,
@@ -89,7 +82,7 @@ describe('the proof', () => {
 
   it('drawn in parts equals the whole', () => {
     const view = { x: 0, y: 0, width: frame.width, height: frame.height, columns: 50, rows: 37 };
-    const colours = overprints('#ffffff', one.recipe.inks);
+    const colours = overprints(WHITE_STOCK, one.recipe.inks);
     const whole = proof(one, frame, view, { first: 0, count: 37 }, [0], colours).rgba;
     const part = proof(one, frame, view, { first: 9, count: 11 }, [0], colours).rgba;
     expect(part).toEqual(whole.slice(9 * 50 * 4, 20 * 50 * 4));
@@ -103,7 +96,7 @@ describe('the proof', () => {
       view,
       { first: 0, count: 40 },
       [0],
-      overprints('#ffffff', one.recipe.inks),
+      overprints(WHITE_STOCK, one.recipe.inks),
     );
     const bits = all(one, 0);
     for (let y = 0; y < 40; y++) {
@@ -120,7 +113,7 @@ describe('the proof', () => {
       view,
       { first: 0, count: 32 },
       [0],
-      overprints('#ffffff', one.recipe.inks),
+      overprints(WHITE_STOCK, one.recipe.inks),
     );
     const bits = all(one, 0);
     for (let y = 0; y < 32; y++) {
@@ -132,19 +125,23 @@ describe('the proof', () => {
 });
 
 describe('overprints', () => {
+  const grey = { lab: hexToLab('#808080') };
   it('transparent inks multiply, covering inks hide', () => {
-    const clear = overprints('#808080', [{ id: 'a', name: '', colour: '#ff0000', opacity: 0 }]);
-    expect(clear[0]).toEqual(hexToLinear('#808080'));
-    expect(clear[1][0]).toBeCloseTo(hexToLinear('#808080')[0], 10);
-    expect(clear[1][1]).toBe(0);
-    const hiding = overprints('#101010', [{ id: 'a', name: '', colour: '#e0e0e0', opacity: 1 }]);
-    expect(hiding[1]).toEqual(hexToLinear('#e0e0e0'));
+    const [paper, red] = overprintLight(grey, [testInk('a', hexToLab('#c03020'))]);
+    const solid = labToWide(hexToLab('#c03020'));
+    for (let k = 0; k < 3; k++) expect(red[k]).toBeCloseTo(paper[k] * solid[k], 10);
+    const hiding = overprintLight({ lab: [8, 0, 0] }, [testInk('a', hexToLab('#e0e0e0'), 1)]);
+    expect(hiding[1]).toEqual(labToWide(hexToLab('#e0e0e0')));
   });
   it('the later ink lies over the earlier', () => {
-    const inks = [
-      { id: 'a', name: '', colour: '#102030', opacity: 1 },
-      { id: 'b', name: '', colour: '#f0e0d0', opacity: 1 },
-    ];
-    expect(overprints('#ffffff', inks)[3]).toEqual(hexToLinear('#f0e0d0'));
+    const inks = [testInk('a', hexToLab('#102030'), 1), testInk('b', hexToLab('#f0e0d0'), 1)];
+    expect(overprintLight(WHITE_STOCK, inks)[3]).toEqual(labToWide(hexToLab('#f0e0d0')));
+  });
+  it('those that were measured are as they were measured, in any order of printing', () => {
+    const inks = [testInk('a', [50, 40, 0]), testInk('b', [50, 0, 40])];
+    const measured = [{ inks: ['b', 'a'], lab: [33, 22, 11] as const }];
+    expect(overprintLight(WHITE_STOCK, inks, measured)[3]).toEqual(
+      labToWide([33, 22, 11]).map((band, k) => band * labToWide([100, 0, 0])[k]),
+    );
   });
 });

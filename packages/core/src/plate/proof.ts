@@ -67,19 +67,40 @@ function averagedProof(
   plates: readonly number[],
   colours: readonly LinearRgb[],
 ): Shown {
+  const { areas, full } = inkedAreas(scene, frame, view, rows, plates);
+  const pixels = view.columns * rows.count;
+  const rgba = new Uint8ClampedArray(pixels * 4);
+  if (plates.length === 1) return { rgba, inked: [paintOne(rgba, areas[1]!, full, colours) / pixels] };
+  const inked = plates.map(() => 0);
+  const shares = new Float64Array(colours.length);
+  for (let i = 0; i < pixels; i++) {
+    sharesAt(areas, full, i, shares);
+    for (let k = 0; k < plates.length; k++) inked[k] += areas[1 << k]![i] / full;
+    paint(rgba, i * 4, shares, colours);
+  }
+  return { rgba, inked: inked.map((sum) => sum / pixels) };
+}
+
+/** For each set of plates the area of every screen pixel, in device pixels, where at least those have ink. */
+export function inkedAreas(
+  scene: Scene,
+  frame: Frame,
+  view: View,
+  rows: ViewRows,
+  plates: readonly number[],
+): { areas: (Float64Array | undefined)[]; full: number } {
   const box = { width: view.width / view.columns, height: view.height / view.rows };
   const top = view.y + rows.first * box.height;
   const across = span(view.x, view.x + view.width, frame.width);
   const down = span(top, top + rows.count * box.height, frame.height);
   const start = { x: view.x - across.start, y: top };
-  // One sum for each set of plates: the area where at least those plates have ink.
-  const sums = colours.map((_, set) =>
+  const sums = Array.from({ length: 1 << plates.length }, (_, set) =>
     set === 0 ? undefined : areaSum(box, start, view.columns, rows.count, across.size),
   );
   const region = { x: across.start, y: down.start, width: across.size, height: down.size };
   for (const band of bands(region, BAND_PIXELS, 1)) {
     const sets: Bits[] = [];
-    for (let set = 1; set < colours.length; set++) {
+    for (let set = 1; set < sums.length; set++) {
       const highest = 31 - Math.clz32(set);
       const rest = set & ~(1 << highest);
       const alone = rest === 0 ? plateBits(scene, plates[highest], frame, band) : sets[1 << highest];
@@ -87,23 +108,19 @@ function averagedProof(
       sums[set]!.add(sets[set], band.y);
     }
   }
-  const pixels = view.columns * rows.count;
-  const full = box.width * box.height;
-  const rgba = new Uint8ClampedArray(pixels * 4);
-  const shares = new Float64Array(colours.length);
-  const inked = plates.map(() => 0);
-  if (plates.length === 1) {
-    inked[0] = paintOne(rgba, sums[1]!.area, full, colours);
-  } else {
-    for (let i = 0; i < pixels; i++) {
-      shares[0] = 1;
-      for (let set = 1; set < colours.length; set++) shares[set] = sums[set]!.area[i] / full;
-      for (let k = 0; k < plates.length; k++) inked[k] += shares[1 << k];
-      exclusive(shares, plates.length);
-      paint(rgba, i * 4, shares, colours);
-    }
-  }
-  return { rgba, inked: inked.map((sum) => sum / pixels) };
+  return { areas: sums.map((sum) => sum?.area), full: box.width * box.height };
+}
+
+/** Shares of exactly each set of plates in a screen pixel; they sum to one. */
+export function sharesAt(
+  areas: readonly (Float64Array | undefined)[],
+  full: number,
+  pixel: number,
+  shares: Float64Array,
+): void {
+  shares[0] = 1;
+  for (let set = 1; set < areas.length; set++) shares[set] = areas[set]![pixel] / full;
+  exclusive(shares);
 }
 
 /** Ramps from stock to ink in 65536 steps, three bytes each. */
@@ -137,8 +154,8 @@ function paintOne(
 }
 
 /** Turns "at least these plates" into "exactly these plates" (Möbius inversion over the sets). */
-function exclusive(shares: Float64Array, plates: number): void {
-  for (let bit = 1; bit < 1 << plates; bit <<= 1) {
+function exclusive(shares: Float64Array): void {
+  for (let bit = 1; bit < shares.length; bit <<= 1) {
     for (let set = 0; set < shares.length; set++) if (!(set & bit)) shares[set] -= shares[set | bit];
   }
 }
@@ -171,6 +188,27 @@ function enlargedProof(
   plates: readonly number[],
   colours: readonly LinearRgb[],
 ): Shown {
+  const { sets, counts } = enlargedSets(scene, frame, view, rows, plates);
+  const coded = colours.map((colour) => colour.map(encode8));
+  const rgba = new Uint8ClampedArray(view.columns * rows.count * 4);
+  for (let i = 0; i < sets.length; i++) {
+    const [red, green, blue] = coded[sets[i]];
+    rgba[i * 4] = red;
+    rgba[i * 4 + 1] = green;
+    rgba[i * 4 + 2] = blue;
+    rgba[i * 4 + 3] = 255;
+  }
+  return { rgba, inked: counts.map((count) => count / sets.length) };
+}
+
+/** Which plates have ink under the middle of each screen pixel, as bits; and how often each has. */
+export function enlargedSets(
+  scene: Scene,
+  frame: Frame,
+  view: View,
+  rows: ViewRows,
+  plates: readonly number[],
+): { sets: Uint8Array; counts: number[] } {
   const stepX = view.width / view.columns;
   const stepY = view.height / view.rows;
   const top = view.y + rows.first * stepY;
@@ -178,28 +216,19 @@ function enlargedProof(
   const down = span(top, top + rows.count * stepY, frame.height);
   const region = { x: across.start, y: down.start, width: across.size, height: down.size };
   const bits = plates.map((plate) => plateBits(scene, plate, frame, region));
-  const coded = colours.map((colour) => colour.map(encode8));
-  const rgba = new Uint8ClampedArray(view.columns * rows.count * 4);
-  const inked = plates.map(() => 0);
+  const sets = new Uint8Array(view.columns * rows.count);
+  const counts = plates.map(() => 0);
   const clamp = (value: number, limit: number) => Math.min(limit - 1, Math.max(0, value));
-  for (let j = 0; j < rows.count; j++) {
+  for (let j = 0, i = 0; j < rows.count; j++) {
     const y = clamp(Math.floor(view.y + (rows.first + j + 0.5) * stepY) - down.start, down.size);
-    for (let i = 0; i < view.columns; i++) {
-      const x = clamp(Math.floor(view.x + (i + 0.5) * stepX) - across.start, across.size);
-      let set = 0;
+    for (let column = 0; column < view.columns; column++, i++) {
+      const x = clamp(Math.floor(view.x + (column + 0.5) * stepX) - across.start, across.size);
       for (let k = 0; k < bits.length; k++) {
-        if (bitAt(bits[k], x, y)) {
-          set |= 1 << k;
-          inked[k]++;
-        }
+        if (!bitAt(bits[k], x, y)) continue;
+        sets[i] |= 1 << k;
+        counts[k]++;
       }
-      const at = (j * view.columns + i) * 4;
-      rgba[at] = coded[set][0];
-      rgba[at + 1] = coded[set][1];
-      rgba[at + 2] = coded[set][2];
-      rgba[at + 3] = 255;
     }
   }
-  const pixels = view.columns * rows.count;
-  return { rgba, inked: inked.map((count) => count / pixels) };
+  return { sets, counts };
 }

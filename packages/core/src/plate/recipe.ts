@@ -5,7 +5,10 @@ import type { Lettering } from '../lettering/lettering.ts';
 import type { Container } from '../mask/container.ts';
 import type { Fade } from '../mask/fade.ts';
 import type { Mix } from '../mix/mix.ts';
-import type { Ink } from '../ink/overprint.ts';
+import type { Stroke } from '../field.ts';
+import type { Ink, Overprint, Stock } from '../ink/ink.ts';
+import type { Route } from '../separation/route.ts';
+import type { CurvePoint } from '../tone/curve.ts';
 import type { Screen } from '../screen/screen.ts';
 import type { Tone } from '../tone/tone.ts';
 
@@ -83,19 +86,43 @@ export interface OriginalRecipe {
   readonly mix: Mix | null;
   /** Flat dots that stand for it where it is seen in its own colours; null for none. */
   readonly colourDots: ColourDots | null;
-  /**
-   * Id of the ink it is printed in. On every other plate tones knock out what lies under them; line work is printed over
-   * it.
-   */
-  readonly ink: string;
+  /** How it comes to the inks. */
+  readonly route: Route;
+  /** True when it is printed over what lies under it; else it knocks that out, on every plate. */
+  readonly overprint: boolean;
 }
 
-/** A plate: one ink's film and how it is screened. */
+/** How far a plate is moved and turned on the sheet, on purpose: mm to the right and down, degrees anticlockwise. */
+export interface Shift {
+  readonly x: number;
+  readonly y: number;
+  readonly turn: number;
+}
+
+/** A plate: one ink's film, what is done to it by itself, and how it is screened. */
 export interface PlateRecipe {
   readonly id: string;
   /** Id of the ink. */
   readonly ink: string;
   readonly screen: Screen;
+  /** One that is left out is kept, and not printed. */
+  readonly printed: boolean;
+  /** Its own tone curve. */
+  readonly curve: readonly CurvePoint[];
+  /** Lighter (to −100) or heavier (to 100) in its middle tones. */
+  readonly weight: number;
+  /** How far its edges are spread, or choked when below 0, mm. */
+  readonly spread: number;
+  /** True when it knocks out the plates that are printed before it. */
+  readonly knocksOut: boolean;
+  /**
+   * Ink under all plates that are printed after it, wherever they print; null for none. Fullness in percent: 0 as much as
+   * the strongest of them, 100 solid under any.
+   */
+  readonly base: { readonly fullness: number } | null;
+  /** Painted in (above 0) or away; places are shares of the trimmed sheet's width. */
+  readonly strokes: readonly Stroke[];
+  readonly shift: Shift;
 }
 
 /** What is printed on: its size once it is trimmed, and how much further its art goes, in mm. */
@@ -111,10 +138,12 @@ export interface Sheet {
 /** Everything the evaluator needs to know of a job. */
 export interface Recipe {
   readonly sheet: Sheet;
-  readonly stock: { readonly name: string; readonly colour: string };
+  readonly stock: Stock;
   /** In sheet order, the lowest first. */
   readonly originals: readonly OriginalRecipe[];
   readonly inks: readonly Ink[];
+  /** Colours of inks over one another, where they were measured. */
+  readonly overprints: readonly Overprint[];
   /** In printing order, the first one down first. */
   readonly plates: readonly PlateRecipe[];
 }

@@ -1,6 +1,7 @@
 import type { Drawing } from '../drawing/drawing.ts';
 import type { Typeface } from '../lettering/typeface.ts';
 import type { Pyramid } from '../raster/pyramid.ts';
+import type { ProfileTables } from '../separation/ink-rows.ts';
 import type { Recipe } from './recipe.ts';
 
 /** What the originals of a recipe are made from, by the SHA-256 of their files. */
@@ -8,6 +9,8 @@ export interface Materials {
   readonly pictures: ReadonlyMap<string, Pyramid>;
   readonly drawings: ReadonlyMap<string, Drawing>;
   readonly typefaces: ReadonlyMap<string, Typeface>;
+  /** Separations by profiles, as far as there are any. */
+  readonly tables?: ProfileTables;
 }
 
 /** A recipe with its materials. An original whose material is missing is an error. */

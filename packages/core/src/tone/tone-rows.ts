@@ -118,7 +118,7 @@ export const toTones = (toSource: Affine, source: Pick<ToneSource, 'width'>, ton
   tones.width === source.width ? toSource : after(toSource, scaled(tones.width / source.width));
 
 /** Rows out of bands of `size` rows. */
-function bandRows(width: number, height: number, size: number, bandAt: (band: number) => Plane): Rows {
+export function bandRows(width: number, height: number, size: number, bandAt: (band: number) => Plane): Rows {
   let last = -1;
   let held: Plane | undefined;
   return {

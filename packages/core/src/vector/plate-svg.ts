@@ -1,5 +1,6 @@
+import { labToHex } from '../colour/lab.ts';
 import { plateBits } from '../plate/evaluate.ts';
-import { hasLineWork, plateArt } from '../plate/coverage.ts';
+import { hasLines, plateArt } from '../plate/plate-art.ts';
 import { filmFrame, frameOf } from '../plate/frame.ts';
 import { MM_PER_INCH } from '../raster/frame.ts';
 import type { OriginalRecipe } from '../plate/recipe.ts';
@@ -43,7 +44,7 @@ export function vectorManner(scene: Pick<Scene, 'recipe'>, plate: number): Vecto
   const { screen } = scene.recipe.plates[plate];
   const straight = screen.coarse === 0 && latticeOf(screen)?.supercell !== undefined;
   const plain = scene.recipe.originals.every((original) => !original.shown || isPlainTone(original));
-  return straight && plain && !hasLineWork(scene, plate) ? 'dots' : 'outlines';
+  return straight && plain && !hasLines(scene, plate) ? 'dots' : 'outlines';
 }
 
 /**
@@ -67,7 +68,7 @@ export function plateSvg(scene: Scene, plate: number, title: string, smooth: num
   const box = `${Math.round(width * perMm)} ${Math.round(height * perMm)}`;
   const text =
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${box}">` +
-    `<title>${escaped(title)}</title><g id="${escaped(ink.name.replace(/\s+/g, '-'))}" fill="${ink.colour}">` +
+    `<title>${escaped(title)}</title><g id="${escaped(ink.name.replace(/\s+/g, '-'))}" fill="${labToHex(ink.lab)}">` +
     `<path fill-rule="evenodd" d="${out.text().replace(/^m/, 'M')}"/></g></svg>\n`;
   return { text, manner, inked };
 }

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { STAGES, type StageId } from '../stages.ts';
 import { FilmsStage, FilmsSummary } from './films-stage.tsx';
-import { InksStage, InksSummary } from './inks-stage.tsx';
+import { InksStage, InksSummary } from './inks/inks-stage.tsx';
 import { OriginalStage, OriginalSummary } from './original/original-stage.tsx';
 import { ScreensStage, ScreensSummary } from './screens-stage.tsx';
 import { ToneStage, ToneSummary } from './tone/tone-stage.tsx';

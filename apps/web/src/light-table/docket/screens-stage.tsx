@@ -13,6 +13,8 @@ import { useDocument } from '../../store/use-job.ts';
 import { showPlate } from '../../store/view-slice.ts';
 import { lengthWords, screenWords } from '../words.ts';
 import { Fact, Group } from './group.tsx';
+import { AngleSets } from './angle-sets.tsx';
+import { InkChip } from './inks/ink-chip.tsx';
 import { KeepScreen, ScreenShelf } from './screen-shelf.tsx';
 import { ScreenControls, type SetScreen } from './screen-controls.tsx';
 
@@ -47,6 +49,7 @@ export function ScreensStage() {
   return (
     <>
       {recipe.plates.length > 1 && <PlatePicker index={index} onPick={(id) => dispatch(showPlate(id))} />}
+      {recipe.plates.length > 1 && <AngleSets />}
       <ScreenShelf take={(name, taken) => set(`Screen “${name}”`, taken)} />
       <ScreenControls screen={screen} path={['recipe', 'plates', index, 'screen']} set={set} />
       <p className="mt-1 text-soft">{screenKind(screen.kind).says}</p>
@@ -62,7 +65,7 @@ function PlatePicker({ index, onPick }: { index: number; onPick: (id: string) =>
   return (
     <div role="radiogroup" aria-label="Plate" className="mb-2.5 flex flex-wrap gap-1.5">
       {plates.map(({ id, ink }, i) => {
-        const { name, colour } = inks.find((one) => one.id === ink)!;
+        const found = inks.find((one) => one.id === ink)!;
         return (
           <button
             key={id}
@@ -72,7 +75,7 @@ function PlatePicker({ index, onPick }: { index: number; onPick: (id: string) =>
             onClick={() => onPick(id)}
             className={`flex h-7 items-center gap-1.5 rounded-sm border bg-raised px-2 ${i === index ? 'border-ink bg-white' : 'border-edge hover:border-soft'}`}
           >
-            <span className="size-2.5 rounded-full" style={{ background: colour }} /> {name}
+            <InkChip ink={found} /> {found.name}
           </button>
         );
       })}

@@ -55,7 +55,9 @@ export function Loupe({ arrival, version }: { arrival: Arrival; version: number 
           recipe,
           frame,
           view: region,
-          what: whatToDraw(document, view.table === 'film' ? 'film' : 'proof', view.plate),
+          what: whatToDraw(document, view.table === 'film' ? 'film' : 'proof', view.plate, {
+            look: { ...view.look, distance: 0 },
+          }),
         }
       : undefined;
   useDrawing(drawing, version, arrival === 'whole', (rgba, columns, firstRow) => {

@@ -1,19 +1,49 @@
+import { closestCenter, DndContext, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
+import { horizontalListSortingStrategy, SortableContext } from '@dnd-kit/sortable';
+import { edit } from '../../store/job-slice.ts';
+import { useAppDispatch } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';
 import { PlateCard } from './plate-card.tsx';
 import { Readout } from './readout.tsx';
 
-/** The set of plates the job will burn, and what is under the pointer. */
+/** The set of plates the job will burn, in printing order, and what is under the pointer. */
 export function Rack() {
-  const { recipe } = useDocument();
+  const dispatch = useAppDispatch();
+  const { plates } = useDocument().recipe;
+  // A card is pressed to see its plate; only what is dragged a little way moves.
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   return (
     <section
       aria-label="Plate rack"
       className="flex h-[124px] shrink-0 items-center gap-3 bg-rack px-3.5 max-md:h-[60px] max-md:overflow-hidden"
     >
-      {recipe.plates.map((plate, index) => (
-        <PlateCard key={plate.id} index={index} />
-      ))}
-      <div className="ml-auto self-center">
+      <div className="flex min-w-0 items-center gap-3 overflow-x-auto">
+        <DndContext
+          sensors={sensors}
+          collisionDetection={closestCenter}
+          onDragEnd={({ active, over }) => {
+            if (!over || active.id === over.id) return;
+            dispatch(
+              edit('Printing order', (draft) => {
+                const list = draft.recipe.plates;
+                const to = list.findIndex(({ id }) => id === over.id);
+                const [moved] = list.splice(
+                  list.findIndex(({ id }) => id === active.id),
+                  1,
+                );
+                list.splice(to, 0, moved);
+              }),
+            );
+          }}
+        >
+          <SortableContext items={plates.map(({ id }) => id)} strategy={horizontalListSortingStrategy}>
+            {plates.map((plate, index) => (
+              <PlateCard key={plate.id} index={index} />
+            ))}
+          </SortableContext>
+        </DndContext>
+      </div>
+      <div className="ml-auto shrink-0 self-center">
         <Readout />
       </div>
     </section>

@@ -1,79 +1,136 @@
-import { filmFrame, latticeOf, mmToPixels } from '@brachytone/core';
+import { difference2000, filmFrame, latticeOf, mmToPixels, type Lab } from '@brachytone/core';
 import { useEffect, useState } from 'react';
+import { labWords } from '../../controls/lab.ts';
 import { inWorker } from '../../engine/engine.ts';
 import { useDocument } from '../../store/use-job.ts';
 import { lengthWords } from '../words.ts';
+import { InkChip } from '../docket/inks/ink-chip.tsx';
 import { usePointer } from './pointer.ts';
 
-/** The tones under the pointer, plate by plate: asked for, and made within the dot limits. */
-export function useTones(): { asked: number; made: number }[] | undefined {
+/** What is read under the pointer. */
+interface Read {
+  readonly tones: { asked: number; made: number }[];
+  readonly colours: { asked: Lab | undefined; printed: Lab };
+}
+
+/** The tones and colours under the pointer: asked for, and made within the dot limits. */
+function useRead(): Read | undefined {
   const { recipe } = useDocument();
   const pointer = usePointer();
-  const [tones, setTones] = useState<{ asked: number; made: number }[]>();
+  const [read, setRead] = useState<Read>();
   const frame = filmFrame(recipe);
   const x = pointer ? Math.floor(mmToPixels(pointer.mm.x + frame.bleed, frame)) : -1;
   const y = pointer ? Math.floor(mmToPixels(pointer.mm.y + frame.bleed, frame)) : -1;
   const inside = x >= 0 && y >= 0 && x < frame.width && y < frame.height;
   useEffect(() => {
     if (!inside) {
-      setTones(undefined);
+      setRead(undefined);
       return;
     }
     let stale = false;
-    inWorker((worker) => worker.readTones(recipe, filmFrame(recipe), x, y)).then(
-      (read) => !stale && setTones(read),
+    inWorker(async (worker) => ({
+      tones: await worker.readTones(recipe, filmFrame(recipe), x, y),
+      colours: await worker.readColours(recipe, filmFrame(recipe), x, y),
+    })).then(
+      (made) => !stale && setRead(made),
       () => undefined,
     );
     return () => {
       stale = true;
     };
   }, [recipe, x, y, inside]);
-  return tones;
+  return read;
 }
 
-/** Position, tones and dot size under the pointer. */
+/** The tones under the pointer, plate by plate. */
+export const useTones = (): Read['tones'] | undefined => useRead()?.tones;
+
+/** Plates whose dots can be told one by one. */
+const FEW = 1;
+
+/** Position, tones, total ink, dot size and colour under the pointer. */
 export function Readout() {
   const { recipe } = useDocument();
   const pointer = usePointer();
-  const tones = useTones();
+  const read = useRead();
   const percent = (value: number) => `${value.toFixed(value < 10 ? 1 : 0)} %`;
-  const place = pointer && tones ? `${pointer.mm.x.toFixed(1)}, ${pointer.mm.y.toFixed(1)} mm` : '—';
+  const place = pointer && read ? `${pointer.mm.x.toFixed(1)}, ${pointer.mm.y.toFixed(1)} mm` : '—';
+  const few = recipe.plates.length <= FEW;
+  const total = read?.tones.reduce((sum, { made }, i) => sum + (recipe.plates[i].printed ? made : 0), 0);
+  const limit = Math.min(
+    ...recipe.originals.map(({ route }) =>
+      route.kind === 'process' || route.kind === 'spot' ? route.limit : Infinity,
+    ),
+  );
+  const asked = read?.colours.asked;
   return (
-    <dl className="figures flex gap-6 text-rack-text" aria-label="Readout">
-      <Entry name="at" wide>
-        {place}
-      </Entry>
-      {recipe.plates.map((plate, i) => {
-        const ink = recipe.inks.find(({ id }) => id === plate.ink)!;
-        const tone = tones?.[i];
-        const lattice = latticeOf(plate.screen);
-        return (
-          <div key={plate.id} className="contents">
-            <Entry name={ink.name}>
-              {tone ? (
-                <>
-                  {percent(tone.asked)}
-                  {Math.abs(tone.made - tone.asked) >= 0.05 && (
-                    <span className="text-rack-soft"> → {percent(tone.made)}</span>
+    <dl className="figures flex items-start gap-4 text-rack-text" aria-label="Readout">
+      <div className={few ? 'flex gap-5' : 'grid grid-cols-4 gap-x-2.5'}>
+        {recipe.plates.map((plate, i) => {
+          const ink = recipe.inks.find(({ id }) => id === plate.ink)!;
+          const tone = read?.tones[i];
+          const lattice = latticeOf(plate.screen);
+          return (
+            <div key={plate.id} className={few ? 'flex gap-5' : 'contents'}>
+              <div className={few ? 'min-w-[76px]' : 'w-[52px]'} title={ink.name}>
+                <dt className="flex items-center gap-1 text-rack-soft">
+                  {!few && <InkChip ink={ink} />}
+                  {few ? <span className="truncate">{ink.name}</span> : i + 1}
+                </dt>
+                <dd className="whitespace-nowrap">
+                  {tone ? (
+                    <>
+                      {percent(tone.asked)}
+                      {few && Math.abs(tone.made - tone.asked) >= 0.05 && (
+                        <span className="text-rack-soft"> → {percent(tone.made)}</span>
+                      )}
+                    </>
+                  ) : (
+                    '—'
                   )}
-                </>
-              ) : (
-                '—'
+                </dd>
+              </div>
+              {few && lattice && (
+                <Entry name={lattice.mark}>{tone ? lengthWords(lattice.size(tone.made / 100)) : '—'}</Entry>
               )}
-            </Entry>
-            {lattice && (
-              <Entry name={lattice.mark}>{tone ? lengthWords(lattice.size(tone.made / 100)) : '—'}</Entry>
+            </div>
+          );
+        })}
+      </div>
+      <div className={few ? 'flex gap-5' : 'w-[118px]'}>
+        <Entry name="at" wide>
+          {place}
+        </Entry>
+        {recipe.plates.length > 1 && (
+          <Entry name="all inks" wide>
+            {total === undefined ? (
+              '—'
+            ) : (
+              <span className={total > limit + 0.5 ? 'text-[#e58a9c]' : ''}>
+                {percent(total)}
+                {Number.isFinite(limit) && <span className="text-rack-soft"> of {limit} %</span>}
+              </span>
             )}
-          </div>
-        );
-      })}
+          </Entry>
+        )}
+      </div>
+      <div className="w-[96px]">
+        <dt className="text-rack-soft">prints as Lab</dt>
+        <dd className="whitespace-nowrap">{read ? labWords(read.colours.printed) : '—'}</dd>
+        <dd
+          className="whitespace-nowrap text-rack-soft"
+          title="Difference from the colour asked for, fitted to the stock and its inks; CIEDE2000"
+        >
+          {asked && read ? `ΔE ${difference2000(asked, read.colours.printed).toFixed(1)}` : ' '}
+        </dd>
+      </div>
     </dl>
   );
 }
 
 function Entry({ name, wide, children }: { name: string; wide?: boolean; children: React.ReactNode }) {
   return (
-    <div className={wide ? 'w-[132px]' : 'min-w-[76px]'}>
+    <div className={wide ? 'w-[126px]' : 'min-w-[70px]'}>
       <dt className="truncate text-rack-soft">{name}</dt>
       <dd className="whitespace-nowrap">{children}</dd>
     </div>

@@ -105,7 +105,7 @@ function Band({
 }) {
   const dispatch = useAppDispatch();
   const document = useDocument();
-  const { table, plate, ends } = useAppSelector((state) => state.view);
+  const { table, plate, ends, look } = useAppSelector((state) => state.view);
   const canvas = useRef<HTMLCanvasElement>(null);
   const key = numbers.map(({ value }) => value).join();
   const tried: JobDocument = useMemo(
@@ -114,7 +114,7 @@ function Band({
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [document, key],
   );
-  const what = whatToDraw(tried, table === 'original' ? 'proof' : table, plate, ends);
+  const what = whatToDraw(tried, table === 'original' ? 'proof' : table, plate, { look, ends });
   const { sharpness } = useDrawing(
     { recipe: tried.recipe, frame, view: part, what },
     version,

@@ -4,7 +4,15 @@ import { Segmented } from '../../controls/segmented.tsx';
 import type { Sharpness } from '../../engine/use-drawing.ts';
 import type { Arrival } from '../../engine/use-pictures.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
-import { benchLit, loupePinned, showTable, zoomed, type TableView } from '../../store/view-slice.ts';
+import {
+  benchLit,
+  loupePinned,
+  pullsShown,
+  showTable,
+  zoomed,
+  type TableView,
+} from '../../store/view-slice.ts';
+import { LookMenu } from './look-menu.tsx';
 import { zoomWords, type Lie } from './geometry.ts';
 
 const VIEWS: readonly { value: TableView; label: string; title: string }[] = [
@@ -12,6 +20,7 @@ const VIEWS: readonly { value: TableView; label: string; title: string }[] = [
   { value: 'plate', label: 'Plate', title: 'The tone the plate asks for, before it is screened' },
   { value: 'proof', label: 'Proof', title: 'Ink on stock' },
   { value: 'film', label: 'Film', title: 'The film as it will be made' },
+  { value: 'product', label: 'Product', title: 'The proof on what it is printed on, true to scale' },
 ];
 
 /** What the table shows, from how far, and how finished the picture is. */
@@ -27,7 +36,7 @@ export function TableBars({
   arrival: Arrival;
 }) {
   const dispatch = useAppDispatch();
-  const { table, zoom, loupe, bench } = useAppSelector((state) => state.view);
+  const { table, zoom, loupe, bench, pulls } = useAppSelector((state) => state.view);
   const stop = (event: { stopPropagation: () => void }) => event.stopPropagation();
   const zoomButton = (name: 'fit' | 'print' | 'dots', words: string, key: string) => (
     <button
@@ -48,7 +57,7 @@ export function TableBars({
         : sharpness;
   return (
     <>
-      <div className="absolute top-3 left-3.5" onPointerDown={stop}>
+      <div className="absolute top-3 left-3.5 z-[3]" onPointerDown={stop}>
         <Segmented
           label="View"
           value={table}
@@ -56,7 +65,7 @@ export function TableBars({
           onChange={(next) => dispatch(showTable(next))}
         />
       </div>
-      <div className="absolute top-3 right-3.5 flex items-center gap-2" onPointerDown={stop}>
+      <div className="absolute top-3 right-3.5 z-[3] flex items-center gap-2" onPointerDown={stop}>
         <span
           role="status"
           aria-label="Picture"
@@ -68,11 +77,24 @@ export function TableBars({
           />
           {state}
         </span>
+        <button
+          type="button"
+          aria-pressed={pulls}
+          title="States of the job that were kept; P keeps one, X wipes against the last"
+          onClick={() => dispatch(pullsShown(!pulls))}
+          className="h-7 rounded-sm border border-edge bg-raised px-2.5 hover:bg-white aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-raised"
+        >
+          Pulls
+        </button>
       </div>
-      <div className="absolute bottom-3 left-3.5 flex items-center gap-1.5" onPointerDown={stop}>
+      <div
+        className={`absolute bottom-3 left-3.5 flex items-center gap-1.5 ${table === 'product' ? 'hidden' : ''}`}
+        onPointerDown={stop}
+      >
         {zoomButton('fit', 'Fit', 'F')}
         {zoomButton('print', 'Print size', 'R')}
         {zoomButton('dots', 'Every dot', 'D')}
+        {table === 'proof' && <LookMenu />}
         <span className="figures ml-1 rounded-sm bg-raised/80 px-1.5 py-0.5 text-soft" aria-label="Zoom">
           {zoomWords(lie, ratio)}
         </span>

@@ -1,4 +1,4 @@
-import { filmFrame } from '@brachytone/core';
+import { filmFrame, labToHex } from '@brachytone/core';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { useParams } from 'react-router';
 import { useDrawing, type Drawing, type Receive } from '../../engine/use-drawing.ts';
@@ -20,6 +20,10 @@ import { LatticeHandle } from './lattice-handle.tsx';
 import { Measures } from './measures.tsx';
 import { StripLayer } from '../strip/strip-layer.tsx';
 import { StripPanel } from '../strip/strip-panel.tsx';
+import { Product } from '../product/product.tsx';
+import { Pulls } from '../pulls/pulls.tsx';
+import { Wipe } from '../pulls/wipe.tsx';
+import { TouchUp } from './touch-up.tsx';
 import { TableBars } from './table-bars.tsx';
 import { whatToDraw } from './what.ts';
 
@@ -58,13 +62,12 @@ export function Table() {
   const { arrival, version } = usePictures(recipe);
   const lie = layOut(view, recipe.sheet, frame, size, size.ratio);
   const visible = size.width > 0 ? visiblePart(lie, frame, size) : undefined;
-  const what = whatToDraw(
-    document,
-    view.table,
-    view.plate,
-    view.ends,
-    part === 'cut' ? original?.id : undefined,
-  );
+  const what = whatToDraw(document, view.table, view.plate, {
+    look: view.look,
+    ends: view.ends,
+    cutting: part === 'cut' ? original?.id : undefined,
+    reach: stage === 'inks' ? view.reach : null,
+  });
   const mirrored = view.table === 'film' && document.films.mirrored;
   const drawing: Drawing | undefined =
     visible && (arrival === 'some' || arrival === 'whole')
@@ -158,7 +161,8 @@ export function Table() {
           top: css(lie.film.top),
           width: css(lie.film.width),
           height: css(lie.film.height),
-          background: view.table === 'proof' || view.table === 'original' ? recipe.stock.colour : '#fbfaf7',
+          background:
+            view.table === 'proof' || view.table === 'original' ? labToHex(recipe.stock.lab) : '#fbfaf7',
         }}
       />
       <canvas
@@ -202,8 +206,14 @@ export function Table() {
         <LatticeHandle lie={lie} ratio={size.ratio} />
       )}
       {size.width > 0 && stage === 'tone' && <ToneBrush lie={lie} ratio={size.ratio} />}
+      {size.width > 0 && stage === 'inks' && <TouchUp lie={lie} ratio={size.ratio} />}
+      {view.wipe && visible && !cropping && (arrival === 'some' || arrival === 'whole') && (
+        <Wipe visible={visible} ratio={size.ratio} />
+      )}
+      {view.table === 'product' && <Product />}
       <TableBars lie={lie} ratio={size.ratio} sharpness={sharpness} arrival={arrival} />
       <StripPanel />
+      {view.pulls && <Pulls />}
       {view.loupe.open && !cropping && <Loupe arrival={arrival} version={version} />}
     </main>
   );

@@ -1,4 +1,4 @@
-import { overprints, type LinearRgb, type Recipe } from '@brachytone/core';
+import { PLAIN_LOOK, type LinearRgb, type ProofLook, type Recipe } from '@brachytone/core';
 import type { JobDocument } from '@brachytone/job';
 import type { DrawRequest } from '../../engine/worker.ts';
 import type { TableView } from '../../store/view-slice.ts';
@@ -6,10 +6,21 @@ import type { TableView } from '../../store/view-slice.ts';
 const CLEAR: LinearRgb = [0.86, 0.86, 0.85];
 const BLACK: LinearRgb = [0.012, 0.012, 0.012];
 
-/** Indexes of the plates shown: the one shown alone, or all. */
+/** Indexes of the plates shown: the one shown alone, or all that are printed. */
 export function shownPlates(recipe: Recipe, alone: string | null): number[] {
   const at = recipe.plates.findIndex(({ id }) => id === alone);
-  return at >= 0 ? [at] : recipe.plates.map((_, i) => i);
+  return at >= 0 ? [at] : recipe.plates.flatMap(({ printed }, i) => (printed ? [i] : []));
+}
+
+/** What else decides what is drawn. */
+interface WhatElse {
+  readonly look?: ProofLook;
+  /** True to show what is solid and what is bare. */
+  readonly ends?: boolean;
+  /** Id of the original whose cut-out is looked at. */
+  readonly cutting?: string | undefined;
+  /** Id of the original whose colours beyond its inks are looked at. */
+  readonly reach?: string | null;
 }
 
 /** What the workers are to draw for a view of the table. */
@@ -17,17 +28,16 @@ export function whatToDraw(
   document: JobDocument,
   table: TableView,
   alone: string | null,
-  ends = false,
-  cutting?: string,
+  { look = PLAIN_LOOK, ends = false, cutting, reach = null }: WhatElse = {},
 ): DrawRequest['what'] {
   const { recipe, films } = document;
   const plates = shownPlates(recipe, alone);
   if (table === 'original') return { kind: 'original', ...(cutting ? { cutting } : {}) };
-  if (ends || table === 'plate') return { kind: 'plate', plate: plates[0], ends };
+  if (reach) return { kind: 'reach', original: reach };
+  if (ends || table === 'plate') return { kind: 'plate', plate: plates[0] ?? 0, ends };
   if (table === 'film') {
     const colours = films.negative ? [BLACK, CLEAR] : [CLEAR, BLACK];
-    return { kind: 'bits', plates: [plates[0]], colours };
+    return { kind: 'bits', plates: [plates[0] ?? 0], colours };
   }
-  const inks = plates.map((plate) => recipe.inks.find(({ id }) => id === recipe.plates[plate].ink)!);
-  return { kind: 'bits', plates, colours: overprints(recipe.stock.colour, inks) };
+  return { kind: 'proof', plates, look };
 }

@@ -8,7 +8,6 @@ import { SliderRow } from '../../../controls/slider-row.tsx';
 import { edit } from '../../../store/job-slice.ts';
 import { useAppDispatch } from '../../../store/store.ts';
 import { useFiles } from '../../../store/use-files.ts';
-import { useDocument } from '../../../store/use-job.ts';
 import { useEditOriginal, useOriginal } from '../../../store/use-original.ts';
 import { Group, ResetButton, Row } from '../group.tsx';
 
@@ -16,7 +15,6 @@ import { Group, ResetButton, Row } from '../group.tsx';
 export function PlaceGroup() {
   const dispatch = useAppDispatch();
   const original = useOriginal()!;
-  const { inks } = useDocument().recipe;
   const change = useEditOriginal();
   const { content, placement, id } = original;
   const file = useFiles().get(content.kind === 'picture' ? content.picture : '');
@@ -81,22 +79,6 @@ export function PlaceGroup() {
           <FlipHorizontal2 size={13} /> {placement.mirrored ? 'Mirrored' : 'As it is'}
         </Button>
       </Row>
-      {inks.length > 1 && (
-        <Row label="Ink">
-          <select
-            aria-label="Ink of this original"
-            className="h-6 grow rounded-sm border border-edge bg-white px-1 hover:border-soft"
-            value={original.ink}
-            onChange={(event) => change('Ink', (draft) => void (draft.ink = event.target.value))}
-          >
-            {inks.map(({ id: ink, name }) => (
-              <option key={ink} value={ink}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </Row>
-      )}
     </Group>
   );
 }

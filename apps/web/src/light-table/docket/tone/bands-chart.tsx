@@ -9,10 +9,13 @@ const HEIGHT = 84;
 export function BandsChart({
   bins,
   thresholds,
+  colours,
   onChange,
 }: {
   bins: readonly number[] | undefined;
   thresholds: readonly number[];
+  /** Colours of the bands; greys unless given, and the paper where there is none. */
+  colours?: readonly (string | undefined)[];
   onChange: (thresholds: number[], gesture: string) => void;
 }) {
   const box = useRef<HTMLDivElement>(null);
@@ -37,7 +40,10 @@ export function BandsChart({
           return (
             <span
               key={i}
-              style={{ width: `${edge - edges[i]}%`, background: `rgb(${grey} ${grey} ${grey})` }}
+              style={{
+                width: `${edge - edges[i]}%`,
+                background: colours ? colours[i] : `rgb(${grey} ${grey} ${grey})`,
+              }}
               className="border-t border-edge"
             />
           );

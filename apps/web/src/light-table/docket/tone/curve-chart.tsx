@@ -11,11 +11,17 @@ export function CurveChart({
   points,
   limits,
   onChange,
+  colour = '#1f1d1a',
+  others = [],
 }: {
   bins: readonly number[] | undefined;
   points: readonly CurvePoint[];
   limits: { smallest: number; largest: number };
   onChange: (points: CurvePoint[], gesture: string) => void;
+  /** Colour of the curve. */
+  colour?: string;
+  /** Further curves, to be seen beside it. */
+  others?: readonly { readonly points: readonly CurvePoint[]; readonly colour: string }[];
 }) {
   const svg = useRef<SVGSVGElement>(null);
   const drag = useRef<{ at: number; gesture: string }>(undefined);
@@ -30,10 +36,11 @@ export function CurveChart({
       out: (1 - (event.clientY - bounds.top) / bounds.height) * 100,
     };
   };
-  const path = Array.from(
-    { length: 101 },
-    (_, i) => `${i ? 'L' : 'M'}${x(i).toFixed(1)} ${y(clamp(curve(i), 0, 100)).toFixed(1)}`,
-  ).join('');
+  const drawn = (of: (percent: number) => number): string =>
+    Array.from(
+      { length: 101 },
+      (_, i) => `${i ? 'L' : 'M'}${x(i).toFixed(1)} ${y(clamp(of(i), 0, 100)).toFixed(1)}`,
+    ).join('');
   const onPointerDown = (event: PointerEvent) => {
     const tone = toTone(event);
     const near = points.findIndex(
@@ -116,7 +123,17 @@ export function CurveChart({
             )}
             {limits.largest < 100 && <line x1="0" x2={WIDTH} y1={y(limits.largest)} y2={y(limits.largest)} />}
           </g>
-          <path d={path} fill="none" stroke="#1f1d1a" strokeWidth="1.6" />
+          {others.map((other, i) => (
+            <path
+              key={i}
+              d={drawn(monotoneCurve(other.points))}
+              fill="none"
+              stroke={other.colour}
+              strokeWidth="1.6"
+              strokeOpacity="0.7"
+            />
+          ))}
+          <path d={drawn(curve)} fill="none" stroke={colour} strokeWidth="2.2" />
           {points.map((point, i) => (
             <circle
               key={i}

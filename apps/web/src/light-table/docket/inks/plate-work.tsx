@@ -1,0 +1,147 @@
+import { STRAIGHT, type Ink, type PlateRecipe } from '@brachytone/core';
+import { LIMITS } from '@brachytone/job';
+import { Paintbrush } from 'lucide-react';
+import { useState } from 'react';
+import { DEGREES, FINE_MM, PERCENT } from '../../../controls/quantity.ts';
+import { SliderRow } from '../../../controls/slider-row.tsx';
+import { SwitchRow } from '../../../controls/switch-row.tsx';
+import { edit } from '../../../store/job-slice.ts';
+import { useAppDispatch } from '../../../store/store.ts';
+import { useDocument } from '../../../store/use-job.ts';
+import { inkOnStock } from '../../ink-colour.ts';
+import { ResetButton } from '../group.tsx';
+import { HandTool } from '../original/parts/hand-tool.tsx';
+import { CurveChart } from '../tone/curve-chart.tsx';
+
+/** What is done to an ink's plate by itself. */
+export function PlateWork({ ink }: { ink: Ink }) {
+  const dispatch = useAppDispatch();
+  const { recipe } = useDocument();
+  const at = recipe.plates.findIndex((plate) => plate.ink === ink.id);
+  const plate = recipe.plates[at];
+  const straight = JSON.stringify(plate.curve) === JSON.stringify(STRAIGHT);
+  const [curve, setCurve] = useState(!straight);
+  const path = ['recipe', 'plates', at];
+  const set = (label: string, change: Partial<PlateRecipe>, gesture: string | null = null) =>
+    dispatch(
+      edit(
+        `${label} of ${ink.name}`,
+        (draft) => void Object.assign(draft.recipe.plates[at], structuredClone(change)),
+        gesture,
+      ),
+    );
+  const { shift, base } = plate;
+  const first = at === 0;
+  const last = at === recipe.plates.length - 1;
+  return (
+    <div className="mt-1.5 border-t border-edge/70 pt-1.5">
+      <SliderRow
+        label="Weight"
+        value={plate.weight}
+        unit={PERCENT}
+        least={-100}
+        most={100}
+        path={[...path, 'weight']}
+        onChange={(weight, gesture) => set('Weight', { weight }, gesture)}
+      />
+      <SliderRow
+        label={plate.spread < 0 ? 'Choked by' : 'Spread by'}
+        value={plate.spread}
+        unit={FINE_MM}
+        {...LIMITS.edges}
+        usual={[-1, 1]}
+        path={[...path, 'spread']}
+        onChange={(spread, gesture) => set('Edges', { spread }, gesture)}
+      />
+      {!first && (
+        <SwitchRow
+          label="Knocks out the plates under it"
+          title="Off: it is printed over them"
+          on={plate.knocksOut}
+          onChange={(knocksOut) => set('Knock out', { knocksOut })}
+        />
+      )}
+      {!last && (
+        <SwitchRow
+          label="Base under the plates over it"
+          title="Ink wherever they print, so that they do not sink into a dark stock; choke it so that it does not peep out"
+          on={base !== null}
+          onChange={(on) =>
+            set('Base', on ? { base: { fullness: 60 }, spread: -0.25 } : { base: null, spread: 0 })
+          }
+        />
+      )}
+      {base && (
+        <SliderRow
+          label="Fullness"
+          value={base.fullness}
+          unit={PERCENT}
+          least={0}
+          most={100}
+          path={[...path, 'base', 'fullness']}
+          onChange={(fullness, gesture) => set('Base', { base: { fullness } }, gesture)}
+        />
+      )}
+      <SliderRow
+        label="Moved across"
+        value={shift.x}
+        unit={FINE_MM}
+        {...LIMITS.shift}
+        usual={[-5, 5]}
+        path={[...path, 'shift', 'x']}
+        onChange={(x, gesture) => set('Place', { shift: { ...shift, x } }, gesture)}
+      />
+      <SliderRow
+        label="and down"
+        value={shift.y}
+        unit={FINE_MM}
+        {...LIMITS.shift}
+        usual={[-5, 5]}
+        path={[...path, 'shift', 'y']}
+        onChange={(y, gesture) => set('Place', { shift: { ...shift, y } }, gesture)}
+      />
+      <SliderRow
+        label="Turned by"
+        value={shift.turn}
+        unit={DEGREES}
+        {...LIMITS.shiftTurn}
+        usual={[-3, 3]}
+        path={[...path, 'shift', 'turn']}
+        onChange={(turn, gesture) => set('Turn', { shift: { ...shift, turn } }, gesture)}
+      />
+      <SwitchRow
+        label="A curve of its own"
+        on={curve}
+        onChange={(on) => {
+          setCurve(on);
+          if (!on && !straight) set('Curve', { curve: STRAIGHT });
+        }}
+      />
+      {curve && (
+        <CurveChart
+          bins={undefined}
+          points={plate.curve}
+          limits={plate.screen}
+          colour={inkOnStock(ink, recipe.stock)}
+          onChange={(points, gesture) => set('Curve', { curve: points }, gesture)}
+        />
+      )}
+      <HandTool
+        icon={<Paintbrush size={13} />}
+        label="Touch-up"
+        ways={[
+          { value: 'out', label: 'Paints away' },
+          { value: 'in', label: 'Paints in' },
+        ]}
+        words={({ strength }) => (strength > 0 ? 'in' : 'away')}
+        strokes={plate.strokes}
+        onRemove={(i) => set('Touch-up', { strokes: plate.strokes.toSpliced(i, 1) })}
+      />
+      {plate.strokes.length > 1 && (
+        <div className="text-right">
+          <ResetButton label="All strokes away" onClick={() => set('Touch-up', { strokes: [] })} />
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,123 @@
+import type { PullView } from '@brachytone/job';
+import { X } from 'lucide-react';
+import { toast } from 'sonner';
+import { Button } from '../../controls/button.tsx';
+import { TextField } from '../../controls/text-field.tsx';
+import { sentenceOf, useDropPullMutation, usePullsQuery, useRenamePullMutation } from '../../store/api.ts';
+import { edit } from '../../store/job-slice.ts';
+import { useAppDispatch, useAppSelector } from '../../store/store.ts';
+import { pullsShown, wiped } from '../../store/view-slice.ts';
+import { useKeepPull } from './use-keep-pull.ts';
+
+/** States of the job that were kept, with their pictures: to wipe the table against, and to take up again. */
+export function Pulls() {
+  const dispatch = useAppDispatch();
+  const job = useAppSelector((state) => state.job!.id);
+  const wipe = useAppSelector((state) => state.view.wipe);
+  const { data: pulls = [] } = usePullsQuery(job);
+  const keep = useKeepPull();
+  return (
+    <section
+      aria-label="Pulls"
+      className="absolute top-12 right-3.5 bottom-12 z-[5] flex w-[212px] flex-col rounded-sm border border-ink bg-raised"
+      onPointerDown={(event) => event.stopPropagation()}
+      onWheel={(event) => event.stopPropagation()}
+    >
+      <div className="flex items-center justify-between border-b border-edge px-2.5 py-1.5">
+        <h2 className="text-[13px]">Pulls</h2>
+        <button
+          type="button"
+          aria-label="Put the pulls away"
+          className="text-soft hover:text-ink"
+          onClick={() => dispatch(pullsShown(false))}
+        >
+          <X size={14} />
+        </button>
+      </div>
+      <div className="flex gap-1.5 border-b border-edge p-2">
+        <Button className="!h-7 grow justify-center !px-2" onClick={keep}>
+          Keep a pull
+        </Button>
+        <Button
+          className="!h-7 !px-2"
+          aria-pressed={wipe?.against === 'original'}
+          title="Wipe between the proof and the originals in their own colours"
+          onClick={() =>
+            dispatch(wiped(wipe?.against === 'original' ? null : { against: 'original', at: 0.5 }))
+          }
+        >
+          Before
+        </Button>
+      </div>
+      <ul className="grow overflow-y-auto p-2">
+        {pulls.length === 0 && (
+          <li className="text-soft">
+            A pull keeps the whole job as it is now, to come back to and to compare with. Press P to keep one.
+          </li>
+        )}
+        {pulls.toReversed().map((pull) => (
+          <Pull key={pull.id} pull={pull} job={job} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Pull({ pull, job }: { pull: PullView; job: string }) {
+  const dispatch = useAppDispatch();
+  const wipe = useAppSelector((state) => state.view.wipe);
+  const [rename] = useRenamePullMutation();
+  const [drop] = useDropPullMutation();
+  const { sheet } = pull.document.recipe;
+  const wiping = wipe?.against === pull.id;
+  const said = (promise: Promise<unknown>) =>
+    void promise.catch((error: unknown) => toast.error(sentenceOf(error)));
+  const takeUp = () =>
+    dispatch(
+      edit(`Take up “${pull.name}”`, (draft) => {
+        const { recipe, films } = structuredClone(pull.document);
+        Object.assign(draft, { recipe, films });
+      }),
+    );
+  const link =
+    'text-[12px] whitespace-nowrap underline decoration-edge underline-offset-2 hover:decoration-ink';
+  return (
+    <li className="mb-2.5">
+      <img
+        src={`/api/jobs/${job}/pulls/${pull.id}/proof.png?longer=384`}
+        alt={`Proof of ${pull.name}`}
+        className={`block w-full border ${wiping ? 'border-guide outline-1 outline-guide' : 'border-edge'}`}
+        style={{ aspectRatio: sheet.width / sheet.height }}
+      />
+      <TextField
+        label="Name of the pull"
+        className="w-full !border-transparent !bg-transparent !px-0 font-semibold hover:!border-edge focus:!bg-white"
+        value={pull.name}
+        onChange={(name) => said(rename({ job, pull: pull.id, name }).unwrap())}
+      />
+      <div className="flex gap-2.5 text-soft">
+        <button
+          type="button"
+          className={link}
+          aria-pressed={wiping}
+          onClick={() => dispatch(wiped(wiping ? null : { against: pull.id, at: 0.5 }))}
+        >
+          {wiping ? 'Stop' : 'Wipe'}
+        </button>
+        <button type="button" className={link} onClick={takeUp}>
+          Take up
+        </button>
+        <button
+          type="button"
+          className={`${link} ml-auto hover:text-ruby`}
+          onClick={() => {
+            if (wiping) dispatch(wiped(null));
+            said(drop({ job, pull: pull.id }).unwrap());
+          }}
+        >
+          Throw away
+        </button>
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,218 @@
+import { bitAt, cropBits, type Bits } from '../raster/bits.ts';
+import { after, moved, scaled } from '../raster/affine.ts';
+import { mmToPixels, type Frame } from '../raster/frame.ts';
+import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
+import { intersect, type Region } from '../raster/region.ts';
+import { curveTable } from '../separation/ink-rows.ts';
+import { isColourRoute } from '../separation/route.ts';
+import { paintStroke } from '../tone/paint-stroke.ts';
+import { composedArt, hasLineWork, type PlateArt } from './coverage.ts';
+import type { PlateRecipe, Recipe } from './recipe.ts';
+import type { Scene } from './scene.ts';
+import { spreadArt } from './spread.ts';
+
+/** Plates printed after a plate that knock it out. */
+const knockers = ({ plates }: Recipe, plate: number): number[] =>
+  plates.flatMap(({ knocksOut, printed }, i) => (i > plate && knocksOut && printed ? [i] : []));
+
+/** Plates that a base lies under. */
+const carriedBy = ({ plates }: Recipe, plate: number): number[] =>
+  plates[plate].base
+    ? plates.flatMap(({ printed, base }, i) => (i > plate && printed && !base ? [i] : []))
+    : [];
+
+/** True when a plate may have parts that are never screened. */
+export const hasLines = (scene: Pick<Scene, 'recipe'>, plate: number): boolean =>
+  hasLineWork(scene, plate) ||
+  [...carriedBy(scene.recipe, plate), ...knockers(scene.recipe, plate)].some((one) =>
+    hasLineWork(scene, one),
+  );
+
+/** Tells apart what plates are made of before they are screened: the same for the same art. */
+export function artKey(recipe: Recipe, plate: number): string {
+  const { originals, plates, inks, stock, overprints, sheet } = recipe;
+  const shown = originals.filter((original) => original.shown);
+  const { screen: _, ...own } = plates[plate];
+  const others = [...carriedBy(recipe, plate), ...knockers(recipe, plate)].map((one) => {
+    const { screen: _screen, ...rest } = plates[one];
+    return rest;
+  });
+  const press = shown.some(({ route }) => isColourRoute(route))
+    ? [plates.map(({ ink }) => ink), inks, stock.lab, stock.spread, overprints]
+    : [];
+  return JSON.stringify([shown, own, others, press, sheet]);
+}
+
+/**
+ * A plate's art before it is screened: what the originals put on it, a base for what lies over it, what was painted in or
+ * away, its own curve and weight, its edges spread or choked, and what other plates knock out of it.
+ *
+ * @param plate  index among the recipe's plates
+ * @param region in pixels of the frame; beyond the frame is bare
+ * @param out    bare, of the region's size; a new plane unless given
+ */
+export function plateArt(
+  scene: Scene,
+  plate: number,
+  frame: Frame,
+  region: Region,
+  out: Plane = createPlane(region.width, region.height),
+): PlateArt {
+  const recipe = scene.recipe.plates[plate];
+  const radius = mmToPixels(recipe.spread, frame);
+  const margin = Math.ceil(Math.abs(radius));
+  let art: PlateArt;
+  // Edges that move by less than half a pixel stay where they are.
+  if (Math.abs(radius) < 0.5) art = workedArt(scene, plate, frame, region, out);
+  else {
+    const around = {
+      x: region.x - margin,
+      y: region.y - margin,
+      width: region.width + 2 * margin,
+      height: region.height + 2 * margin,
+    };
+    const wide = workedArt(scene, plate, frame, around, createPlane(around.width, around.height));
+    const sheet = intersect(around, { x: 0, y: 0, width: frame.width, height: frame.height });
+    spreadArt(wide, radius, { ...sheet, x: sheet.x - around.x, y: sheet.y - around.y });
+    art = cutArt(wide, margin, out, frame, region);
+  }
+  for (const other of knockers(scene.recipe, plate)) knockOut(art, workedArt(scene, other, frame, region));
+  return art;
+}
+
+/** Art without what is done to its edges. */
+function workedArt(
+  scene: Scene,
+  plate: number,
+  frame: Frame,
+  region: Region,
+  out: Plane = createPlane(region.width, region.height),
+): PlateArt {
+  const { recipe } = scene;
+  const own = recipe.plates[plate];
+  let art = composedArt(scene, plate, frame, region, out);
+  for (const other of carriedBy(recipe, plate)) {
+    art = layBase(art, workedArt(scene, other, frame, region), own.base!.fullness / 100);
+  }
+  paint(art, own, recipe.sheet.width, frame, region);
+  const table = ownTable(own);
+  if (table) for (let i = 0; i < out.data.length; i++) out.data[i] = table[out.data[i]];
+  return art;
+}
+
+/** A plate's own curve and weight as a table of coverages; undefined when they change nothing. */
+function ownTable({ curve, weight }: PlateRecipe): Uint16Array | undefined {
+  const straight =
+    curve.every((point) => point.in === point.out) && curve.length === 2 && curve[1].in === 100;
+  if (straight && weight === 0) return undefined;
+  if (weight === 0) return curveTable(curve);
+  return curveTable(
+    Array.from({ length: 21 }, (_, i) => {
+      const at = curveTable(curve)[Math.round((i / 20) * SOLID)] / SOLID;
+      return { in: i * 5, out: 100 * (at + (weight / 100) * at * (1 - at)) };
+    }),
+  );
+}
+
+/** Ink under another plate's art. */
+function layBase({ tone, line }: PlateArt, over: PlateArt, fullness: number): PlateArt {
+  const times = 1 / (1 - Math.min(0.999, fullness));
+  const under = tone.data;
+  const above = over.tone.data;
+  for (let i = 0; i < under.length; i++) {
+    if (above[i] === 0) continue;
+    const wanted = above[i] * times;
+    if (wanted > under[i]) under[i] = wanted >= SOLID ? SOLID : wanted + 0.5;
+  }
+  if (!over.line) return line ? { tone, line } : { tone };
+  const lines = line ?? { ink: blank(over.line.ink), bare: blank(over.line.bare) };
+  for (let i = 0; i < lines.ink.data.length; i++) {
+    lines.ink.data[i] |= over.line.ink.data[i];
+    lines.bare.data[i] &= ~over.line.ink.data[i];
+  }
+  return { tone, line: lines };
+}
+
+const blank = (bits: Bits): Bits => ({ ...bits, data: new Uint8Array(bits.data.length) });
+
+/** Paints in and away, line work with it. */
+function paint(
+  { tone, line }: PlateArt,
+  { strokes, shift }: PlateRecipe,
+  sheetWidth: number,
+  frame: Frame,
+  region: Region,
+): void {
+  if (strokes.length === 0) return;
+  const pixels = mmToPixels(1, frame);
+  const map = after(
+    scaled(sheetWidth * pixels),
+    moved((frame.bleed + shift.x) * pixels - region.x, (frame.bleed + shift.y) * pixels - region.y),
+  );
+  for (const stroke of strokes) {
+    paintStroke(tone, stroke, map);
+    if (!line) continue;
+    const share = createPlane(region.width, region.height);
+    paintStroke(share, { ...stroke, strength: 100 }, map);
+    for (let y = 0, i = 0; y < region.height; y++) {
+      for (let x = 0; x < region.width; x++, i++) {
+        if (share.data[i] < SOLID / 2) continue;
+        const byte = y * line.ink.stride + (x >> 3);
+        const keep = ~(0x80 >> (x & 7));
+        if (stroke.strength > 0) line.bare.data[byte] &= keep;
+        else line.ink.data[byte] &= keep;
+      }
+    }
+  }
+}
+
+/** Takes away what another plate's art covers. */
+function knockOut({ tone, line }: PlateArt, over: PlateArt): void {
+  for (let i = 0; i < tone.data.length; i++) {
+    const covered = over.tone.data[i];
+    if (covered > 0) tone.data[i] = Math.round((tone.data[i] * (SOLID - covered)) / SOLID);
+  }
+  const { width, height } = tone;
+  for (let y = 0, i = 0; y < height; y++) {
+    for (let x = 0; x < width; x++, i++) {
+      const solid = over.line ? bitAt(over.line.ink, x, y) === 1 : false;
+      if (solid) tone.data[i] = 0;
+      if (line && (solid || over.tone.data[i] > SOLID / 2)) {
+        line.ink.data[y * line.ink.stride + (x >> 3)] &= ~(0x80 >> (x & 7));
+      }
+    }
+  }
+}
+
+/** The inner part of art that was made with something around it; beyond the frame it is bare. */
+function cutArt(art: PlateArt, margin: number, out: Plane, frame: Frame, region: Region): PlateArt {
+  const { width, height } = out;
+  const left = Math.max(0, -region.x);
+  const right = Math.min(width, frame.width - region.x);
+  for (let y = 0; y < height; y++) {
+    if (region.y + y < 0 || region.y + y >= frame.height || right <= left) continue;
+    const from = (y + margin) * art.tone.width + margin;
+    out.data.set(art.tone.data.subarray(from + left, from + right), y * width + left);
+  }
+  if (!art.line) return { tone: out };
+  return {
+    tone: out,
+    line: { ink: inner(art.line.ink, margin, region), bare: inner(art.line.bare, margin, region) },
+  };
+}
+
+const inner = (bits: Bits, margin: number, { width, height }: Region): Bits =>
+  cropBits(bits, { x: margin, y: margin, width, height });
+
+/** The coverage a plate asks for, before it is screened; line work counts as solid or bare. */
+export function plateCoverage(scene: Scene, plate: number, frame: Frame, region: Region): Plane {
+  const { tone, line } = plateArt(scene, plate, frame, region);
+  if (!line) return tone;
+  for (let y = 0, i = 0; y < region.height; y++) {
+    for (let x = 0; x < region.width; x++, i++) {
+      if (bitAt(line.ink, x, y)) tone.data[i] = SOLID;
+      else if (bitAt(line.bare, x, y)) tone.data[i] = 0;
+    }
+  }
+  return tone;
+}
