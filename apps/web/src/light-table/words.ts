@@ -23,6 +23,14 @@ export function screenWords(screen: Screen): string {
   ].join(' · ');
 }
 
+/** The same in few words: ruling and angle where it has them. */
+export function shortScreen(screen: Screen): string {
+  const lattice = latticeOf(screen);
+  return lattice
+    ? `${formatQuantity(lattice.ruling, LPI)} · ${formatQuantity(lattice.angle, DEGREES)}`
+    : screenWords(screen);
+}
+
 /** A length in mm with as many decimals as it deserves, or µm when it is small. */
 export function lengthWords(value: number): string {
   if (value < 0.1) return `${Math.round(value * 1000)} µm`;
