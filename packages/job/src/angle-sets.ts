@@ -53,13 +53,13 @@ export function angleSets(labs: readonly Lab[]): AngleSet[] {
     },
     {
       id: 'mesh-7',
-      name: '7.5° off the mesh',
+      name: 'Off 7.5°',
       says: 'The same, all turned by 7.5° off the threads',
       angles: turned(7.5),
     },
     {
       id: 'mesh-22',
-      name: '22.5° off the mesh',
+      name: 'Off 22.5°',
       says: 'The same, all turned by 22.5° off the threads',
       angles: turned(22.5),
     },

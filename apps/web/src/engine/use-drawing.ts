@@ -29,6 +29,8 @@ const DRAFT_PIXELS = 2;
 const STRIP_PIXELS = 1.5e6;
 /** Film pixels that are drawn exactly at once, without a draft. */
 const SMALL = 2.5e6;
+/** How long whole pictures are waited for before exact work starts from small ones, ms. */
+const LONG = 3000;
 /** Rest before exact work starts, ms. */
 const SETTLE = 90;
 
@@ -104,7 +106,8 @@ export function useDrawing(
             if (inked && current()) setState({ sharpness: whole ? 'exact' : 'draft', inked });
           });
       },
-      direct ? 0 : patience,
+      // What would soon be made again from the whole pictures is only made when they are long in coming.
+      Math.max(direct ? 0 : patience, whole ? 0 : LONG),
     );
     return () => {
       clearTimeout(timer);

@@ -1,4 +1,3 @@
-import { numberOf } from '../identity.ts';
 import { createBits, cropBits, enlargeBits, type Bits } from '../raster/bits.ts';
 import type { Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
@@ -7,7 +6,7 @@ import type { Carrying } from '../screen/kinds/kind.ts';
 import { coarseRegion } from '../screen/screened.ts';
 import { screenerFor, screenGridOf } from '../screen/screen.ts';
 import type { Frame } from '../raster/frame.ts';
-import { artKey } from './plate-art.ts';
+import { artKey, thingsOf } from './plate-art.ts';
 import type { Scene } from './scene.ts';
 
 /** A plate whose screen carries something on, as far as it is made. */
@@ -26,16 +25,8 @@ const RUN_IN = 48;
 const recentProgress = recentBytes<Progress>(96 << 20, ({ bits }) => bits.data.byteLength + 4096);
 
 /** The same only for the same plate made of the same things. */
-function keyOf(
-  { recipe, pictures, drawings, typefaces, tables }: Scene,
-  plate: number,
-  frame: Frame,
-): string {
-  const things = [pictures, drawings, typefaces, tables ?? new Map<string, object>()]
-    .flatMap((kind) => [...kind.values()])
-    .map(numberOf);
-  return JSON.stringify([artKey(recipe, plate), recipe.plates[plate].screen, frame, things]);
-}
+const keyOf = (scene: Scene, plate: number, frame: Frame): string =>
+  JSON.stringify([artKey(scene.recipe, plate), scene.recipe.plates[plate].screen, frame, thingsOf(scene)]);
 
 type Read = (frame: Frame, region: Region) => Plane;
 

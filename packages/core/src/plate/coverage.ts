@@ -248,20 +248,28 @@ function both(a: Plane | undefined, b: Plane | undefined): Plane | undefined {
 }
 
 function layOver(out: Plane, x: number, y: number, over: Plane, alpha: Plane | undefined): void {
-  let from = 0;
+  const { width } = over;
   for (let row = 0; row < over.height; row++) {
-    let to = (y + row) * out.width + x;
-    if (!alpha) {
-      out.data.set(over.data.subarray(from, from + over.width), to);
-      from += over.width;
-      continue;
-    }
-    for (const end = to + over.width; to < end; to++, from++) {
-      const opaque = alpha.data[from];
-      if (opaque === 0) continue;
-      const under = out.data[to];
-      out.data[to] =
-        opaque === SOLID ? over.data[from] : under + Math.round(((over.data[from] - under) * opaque) / SOLID);
-    }
+    const from = over.data.subarray(row * width, (row + 1) * width);
+    const to = (y + row) * out.width + x;
+    if (alpha)
+      layRow(out.data.subarray(to, to + width), from, alpha.data.subarray(row * width, (row + 1) * width));
+    else out.data.set(from, to);
+  }
+}
+
+/** Lays a row over another; where it is opaque, or nothing at all, for long it goes by whole stretches. */
+function layRow(out: Uint16Array, over: Uint16Array, alpha: Uint16Array): void {
+  const width = out.length;
+  for (let i = 0; i < width;) {
+    const opaque = alpha[i];
+    let end = i + 1;
+    if (opaque === 0) {
+      while (end < width && alpha[end] === 0) end++;
+    } else if (opaque === SOLID) {
+      while (end < width && alpha[end] === SOLID) end++;
+      out.set(over.subarray(i, end), i);
+    } else out[i] += Math.round(((over[i] - out[i]) * opaque) / SOLID);
+    i = end;
   }
 }

@@ -4,7 +4,7 @@ import { fadeBits, fadeGradient, type PlacedRows } from '../mask/fade.ts';
 import { softShape } from '../mask/soft-shape.ts';
 import { wholeDots } from '../mask/whole-dots.ts';
 import { after, scaled } from '../raster/affine.ts';
-import { bitAt, type Bits } from '../raster/bits.ts';
+import { type Bits } from '../raster/bits.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import { rowsOf } from '../raster/rows.ts';
@@ -112,8 +112,15 @@ function keepWhere(plane: Plane, other: Plane): void {
 }
 
 function keepBits(plane: Plane, bits: Bits): void {
-  for (let y = 0, i = 0; y < plane.height; y++) {
-    for (let x = 0; x < plane.width; x++, i++) if (!bitAt(bits, x, y)) plane.data[i] = 0;
+  for (let y = 0; y < plane.height; y++) {
+    const base = y * plane.width;
+    for (let x = 0; x < plane.width; x += 8) {
+      const byte = bits.data[y * bits.stride + (x >> 3)];
+      if (byte === 255) continue;
+      const end = Math.min(plane.width, x + 8);
+      if (byte === 0) plane.data.fill(0, base + x, base + end);
+      else for (let k = x; k < end; k++) if (!(byte & (0x80 >> (k & 7)))) plane.data[base + k] = 0;
+    }
   }
 }
 

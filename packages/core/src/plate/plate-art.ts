@@ -1,3 +1,4 @@
+import { numberOf } from '../identity.ts';
 import { bitAt, cropBits, type Bits } from '../raster/bits.ts';
 import { after, moved, scaled } from '../raster/affine.ts';
 import { mmToPixels, type Frame } from '../raster/frame.ts';
@@ -76,8 +77,77 @@ export function plateArt(
     spreadArt(wide, radius, { ...sheet, x: sheet.x - around.x, y: sheet.y - around.y });
     art = cutArt(wide, margin, out, frame, region);
   }
-  for (const other of knockers(scene.recipe, plate)) knockOut(art, workedArt(scene, other, frame, region));
+  for (const other of knockers(scene.recipe, plate)) knockOut(art, keptArt(scene, other, frame, region));
   return art;
+}
+
+/** Art that another plate asked for, and where it is. */
+interface Kept {
+  readonly recipe: Recipe;
+  /** Numbers of the things the scene is made of. */
+  readonly things: string;
+  readonly plate: number;
+  readonly frame: Frame;
+  readonly region: Region;
+  readonly art: PlateArt;
+}
+
+/** Bytes of art that is kept until its own plate comes to be made. */
+const KEPT_BYTES = 48 << 20;
+const kept: Kept[] = [];
+let keptBytes = 0;
+
+const bytesOf = ({ tone, line }: PlateArt): number =>
+  tone.data.byteLength + (line ? 2 * line.ink.data.byteLength : 0);
+
+/** Art for another plate's sake; its own plate will want it too. It must not be changed. */
+function keptArt(scene: Scene, plate: number, frame: Frame, region: Region): PlateArt {
+  const art = workedArt(scene, plate, frame, region);
+  kept.push({ recipe: scene.recipe, things: thingsOf(scene), plate, frame, region, art });
+  keptBytes += bytesOf(art);
+  while (keptBytes > KEPT_BYTES && kept.length > 1) keptBytes -= bytesOf(kept.shift()!.art);
+  return art;
+}
+
+/** Tells apart what scenes are made of, as far as it has arrived. */
+export const thingsOf = ({ pictures, drawings, typefaces, tables }: Scene): string =>
+  [pictures, drawings, typefaces, tables ?? new Map<string, object>()]
+    .flatMap((kind) => [...kind.values()])
+    .map(numberOf)
+    .join(' ');
+
+/** The part of art that was kept; undefined when it was not. */
+function takeKept(
+  scene: Scene,
+  plate: number,
+  frame: Frame,
+  region: Region,
+  out: Plane,
+): PlateArt | undefined {
+  if (kept.length === 0) return undefined;
+  const things = thingsOf(scene);
+  const found = kept.find(
+    (one) =>
+      one.plate === plate &&
+      one.recipe === scene.recipe &&
+      one.things === things &&
+      one.frame.resolution === frame.resolution &&
+      one.frame.draft === frame.draft &&
+      one.region.x <= region.x &&
+      one.region.y <= region.y &&
+      one.region.x + one.region.width >= region.x + region.width &&
+      one.region.y + one.region.height >= region.y + region.height,
+  );
+  if (!found) return undefined;
+  const at = { ...region, x: region.x - found.region.x, y: region.y - found.region.y };
+  const { tone, line } = found.art;
+  for (let y = 0; y < region.height; y++) {
+    const from = (at.y + y) * tone.width + at.x;
+    out.data.set(tone.data.subarray(from, from + region.width), y * region.width);
+  }
+  return line
+    ? { tone: out, line: { ink: cropBits(line.ink, at), bare: cropBits(line.bare, at) } }
+    : { tone: out };
 }
 
 /** Art without what is done to its edges. */
@@ -90,9 +160,11 @@ function workedArt(
 ): PlateArt {
   const { recipe } = scene;
   const own = recipe.plates[plate];
+  const before = takeKept(scene, plate, frame, region, out);
+  if (before) return before;
   let art = composedArt(scene, plate, frame, region, out);
   for (const other of carriedBy(recipe, plate)) {
-    art = layBase(art, workedArt(scene, other, frame, region), own.base!.fullness / 100);
+    art = layBase(art, keptArt(scene, other, frame, region), own.base!.fullness / 100);
   }
   paint(art, own, recipe.sheet.width, frame, region);
   const table = ownTable(own);

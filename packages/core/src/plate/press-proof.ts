@@ -77,7 +77,8 @@ export function pressProof(
   const step = view.width / view.columns;
   const perMm = mmToPixels(1, frame) / step;
   const blended = inks.some(({ fountain }) => fountain !== null);
-  const textured = stock.texture !== 'smooth' && look.distance === 0;
+  // A first picture can do without.
+  const textured = stock.texture !== 'smooth' && look.distance === 0 && frame.draft !== true;
   const blur = Math.hypot(stock.soak, eyeBlur(look.distance)) * perMm;
   const spreads = stock.spread > 1;
   if (!blended && !textured && blur < 0.3 && !spreads) {

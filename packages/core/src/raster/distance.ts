@@ -1,11 +1,3 @@
-/** For every pixel the nearest of some pixels, as far as it is near enough. */
-export interface Nearest {
-  /** Square of the distance between the middles of pixels; Infinity where none is near enough. */
-  readonly square: Float64Array;
-  /** Index of the nearest one; −1 where none is near enough. */
-  readonly index: Int32Array;
-}
-
 /**
  * The exact Euclidean distance of every pixel from the nearest marked one within a radius: down and up the columns first,
  * then along the rows, where a pixel's nearest is sought among the nearest of the columns around it.
@@ -14,10 +6,10 @@ export interface Nearest {
  * n-Dimensional Digitized Picture", Pattern Recognition 27 (1994).
  *
  * @param marked 1 for marked, row after row
- * @param radius pixels
+ * @param radius pixels, between the middles of two
+ * @returns the index of each pixel's nearest; −1 where none is near enough
  */
-export function nearestMarked(marked: Uint8Array, width: number, height: number, radius: number): Nearest {
-  const square = new Float64Array(width * height).fill(Infinity);
+export function nearestMarked(marked: Uint8Array, width: number, height: number, radius: number): Int32Array {
   const index = new Int32Array(width * height).fill(-1);
   const reach = Math.floor(radius);
   const most = radius * radius;
@@ -51,7 +43,6 @@ export function nearestMarked(marked: Uint8Array, width: number, height: number,
       if (near === 0) continue;
       const i = base + x;
       if (marked[i]) {
-        square[i] = 0;
         index[i] = i;
         continue;
       }
@@ -66,10 +57,8 @@ export function nearestMarked(marked: Uint8Array, width: number, height: number,
           found = (y + down) * width + at;
         }
       }
-      if (found < 0) continue;
-      square[i] = best;
       index[i] = found;
     }
   }
-  return { square, index };
+  return index;
 }

@@ -36,11 +36,11 @@ function ground(context: CanvasRenderingContext2D, colour: string, from = -FAR):
 
 /** A wall, its floor and a bench 450 mm high beside the poster, whose middle hangs at the height of the eye. */
 const wall: Scene = (() => {
-  const height = (print: Size) => Math.max(2300, print.height + 900);
-  const extent = (print: Size) => ({ width: Math.max(3300, print.width + 1700), height: height(print) });
-  const floor = (print: Size) => height(print) - 230;
+  const height = (print: Size) => Math.max(1900, print.height + 900);
+  const extent = (print: Size) => ({ width: Math.max(2500, print.width + 1700), height: height(print) });
+  const floor = (print: Size) => height(print) - 170;
   const corner = (print: Size) => {
-    const middle = Math.min(floor(print) - 1500, floor(print) - 200 - print.height / 2);
+    const middle = Math.min(floor(print) - 1400, floor(print) - 200 - print.height / 2);
     return { x: extent(print).width * 0.4 - print.width / 2, y: Math.max(120, middle - print.height / 2) };
   };
   return {
@@ -56,7 +56,7 @@ const wall: Scene = (() => {
       context.fillStyle = 'rgb(31 29 26 / 0.16)';
       context.fillRect(x + 9, y + 12, print.width, print.height);
       // The bench.
-      const left = size.width * 0.4 + print.width / 2 + 260;
+      const left = size.width * 0.4 + print.width / 2 + 160;
       const seat = floor(print) - 450 + 60;
       context.fillStyle = '#6d5a43';
       context.fillRect(left, seat, 950, 44);

@@ -123,7 +123,7 @@ function Plate({ index }: { index: number }) {
           style={{ width: columns / ratio, height: rows / ratio }}
         />
       </span>
-      <span className={`flex flex-col px-2.5 py-2 ${wide ? 'w-[206px]' : 'w-[118px]'}`}>
+      <span className={`flex flex-col px-2.5 py-2 ${wide ? 'w-[206px]' : 'w-[112px]'}`}>
         <span className="flex items-center gap-2">
           <span
             className="size-3 shrink-0 rounded-full border border-rack-soft/60"

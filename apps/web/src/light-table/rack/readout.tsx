@@ -72,7 +72,7 @@ export function Readout() {
           const lattice = latticeOf(plate.screen);
           return (
             <div key={plate.id} className={few ? 'flex gap-5' : 'contents'}>
-              <div className={few ? 'min-w-[76px]' : 'w-[52px]'} title={ink.name}>
+              <div className={few ? 'min-w-[76px]' : 'w-[48px]'} title={ink.name}>
                 <dt className="flex items-center gap-1 text-rack-soft">
                   {!few && <InkChip ink={ink} />}
                   {few ? <span className="truncate">{ink.name}</span> : i + 1}
