@@ -80,6 +80,8 @@ it('jobs and runs written by an earlier version are brought up to date, their ol
     version: 1,
     recipe: {
       ...now.recipe,
+      stock: { name: 'Shell', colour: '#f4ede0' },
+      inks: [{ id: 'ink-1', name: 'Black', colour: '#1b1a19', opacity: 0 }],
       plates: [
         {
           id: 'plate-1',

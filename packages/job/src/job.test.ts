@@ -151,13 +151,59 @@ describe('reading documents', () => {
     ],
     [
       'a colour that is none',
-      changed((d) => Object.assign((d as never as JobDocument).recipe.stock, { colour: 'red' })),
-      '#rrggbb',
+      changed((d) => Object.assign((d as never as JobDocument).recipe.stock, { lab: [50, 0] })),
+      'L, a and b',
     ],
     [
       'an ink that is not there',
       changed((d) => Object.assign((d as never as JobDocument).recipe.plates[0], { ink: 'ink-9' })),
       'ink-9',
+    ],
+    [
+      'a route to an ink that is not there',
+      changed((d) =>
+        Object.assign((d as never as JobDocument).recipe.originals[0], {
+          route: { kind: 'ink', ink: 'ink-7' },
+        }),
+      ),
+      'ink-7',
+    ],
+    [
+      'an ink without a plate',
+      changed((d) => {
+        const { inks } = (d as never as JobDocument).recipe;
+        (inks as unknown[]).push({ ...inks[0], id: 'ink-2', name: 'Lantern' });
+      }),
+      'The ink “Lantern” has no plate',
+    ],
+    [
+      'one ink for two of the process inks',
+      changed((d) =>
+        Object.assign((d as never as JobDocument).recipe.originals[0], {
+          route: {
+            kind: 'process',
+            ...{ cyan: 'ink-1', magenta: 'ink-1', yellow: 'ink-1', black: 'ink-1' },
+            ...{ generation: 50, replacement: 50, from: 20, limit: 300 },
+          },
+        }),
+      ),
+      'one ink twice',
+    ],
+    [
+      'bands that do not fit their tones',
+      changed((d) =>
+        Object.assign((d as never as JobDocument).recipe.originals[0], {
+          route: { kind: 'bands', at: [20, 60], inks: [null, 'ink-1'], painted: [] },
+        }),
+      ),
+      'one band more',
+    ],
+    [
+      'a route of no kind',
+      changed((d) =>
+        Object.assign((d as never as JobDocument).recipe.originals[0], { route: { kind: 'sideways' } }),
+      ),
+      'must be one of',
     ],
   ])('refuses %s with a sentence', (_what, value, words) => {
     expect(() => readDocument(value)).toThrow(UnreadableDocument);
@@ -171,6 +217,8 @@ describe('reading documents', () => {
       films: good.films,
       recipe: {
         ...good.recipe,
+        stock: { name: 'White', colour: '#ffffff' },
+        inks: [{ id: 'ink-1', name: 'Black', colour: '#1b1a19', opacity: 0 }],
         plates: [
           {
             id: 'plate-1',
@@ -240,6 +288,7 @@ describe('reading documents', () => {
       },
       { from: 2, migrate: (document: Record<string, unknown>) => ({ ...document, films: good.films }) },
       { from: 3, migrate: (document: Record<string, unknown>) => document },
+      { from: 4, migrate: (document: Record<string, unknown>) => document },
     ];
     expect(readDocument(older, migrations)).toEqual(good);
     expect(() => readDocument({ ...older, version: -2 }, migrations)).toThrow('version -2 cannot be read');

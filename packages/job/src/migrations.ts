@@ -137,13 +137,16 @@ export const MIGRATIONS: readonly Migration[] = [
     migrate(document) {
       const recipe = document.recipe as Any & {
         stock: { name: string; colour: string };
-        originals: (Any & { ink: string; content: { kind: string; line: unknown } })[];
+        originals: (Any & { ink: string; content: { kind: string; line?: unknown; fill?: string } })[];
         inks: { id: string; name: string; colour: string; opacity: number }[];
         plates: Any[];
       };
       const lab = (colour: string) => hexToLab(colour);
-      const isLine = ({ kind, line }: { kind: string; line: unknown }) =>
-        kind === 'drawing' || kind === 'lettering' || (kind === 'picture' && line !== null);
+      // What was printed over other plates still is: line work, and lettering that is not screened.
+      const isOver = ({ kind, line, fill }: { kind: string; line?: unknown; fill?: string }) =>
+        kind === 'drawing' ||
+        (kind === 'lettering' && fill !== 'gradient') ||
+        (kind === 'picture' && line !== null);
       return {
         ...document,
         recipe: {
@@ -158,7 +161,7 @@ export const MIGRATIONS: readonly Migration[] = [
           originals: recipe.originals.map(({ ink, ...rest }) => ({
             ...rest,
             route: { kind: 'ink', ink },
-            overprint: isLine(rest.content),
+            overprint: isOver(rest.content),
           })),
           inks: recipe.inks.map(({ colour, ...ink }) => ({ ...ink, lab: lab(colour), fountain: null })),
           overprints: [],

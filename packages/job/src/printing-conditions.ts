@@ -1,4 +1,12 @@
-import { labToXyz, xyzToLab, type Ink, type Lab, type Overprint, type Stock } from '@brachytone/core';
+import {
+  labToWide,
+  wideToXyz,
+  xyzToLab,
+  type Ink,
+  type Lab,
+  type Overprint,
+  type Stock,
+} from '@brachytone/core';
 
 /** A way of printing in four colours: what its paper, solids and overprints measure. */
 export interface PrintingCondition {
@@ -85,11 +93,11 @@ export const PRINTING_CONDITIONS: readonly PrintingCondition[] = [
 
 /** A colour measured on a paper as it would be on a pure white one: transparent ink takes the same share of any light. */
 export function onWhite(lab: Lab, paper: Lab): Lab {
-  const white = labToXyz([100, 0, 0]);
-  const under = labToXyz(paper);
-  const [x, y, z] = labToXyz(lab).map((one, i) => (one / under[i]) * white[i]);
+  const under = labToWide(paper);
+  const light = labToWide(lab);
+  const band = (i: 0 | 1 | 2) => light[i] / under[i];
   const round = (value: number) => Math.round(value * 100) / 100 + 0;
-  const [l, a, b] = xyzToLab([x, y, z]);
+  const [l, a, b] = xyzToLab(wideToXyz([band(0), band(1), band(2)]));
   return [Math.min(100, round(l)), round(a), round(b)];
 }
 

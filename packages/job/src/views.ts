@@ -80,7 +80,7 @@ export interface OriginalView {
 export interface ProfileView {
   readonly name: string;
   readonly paper: Lab;
-  /** Solids over one another as on a white paper, 16 of them: cyan is bit 0, then magenta, yellow and black. */
+  /** Solids over one another on it, 16 of them: cyan is bit 0, then magenta, yellow and black. */
   readonly solids: readonly Lab[];
 }
 

@@ -28,7 +28,8 @@ const FIT_BLACK = 0x2000;
 
 let library: Promise<Lcms> | undefined;
 // Its module waits for others while it is loaded, which a worker thread's own modules may not.
-const littleCms = (): Promise<Lcms> => (library ??= import('lcms-wasm').then(({ instantiate }) => instantiate()));
+const littleCms = (): Promise<Lcms> =>
+  (library ??= import('lcms-wasm').then(({ instantiate }) => instantiate()));
 
 /** Opens a profile for as long as some work takes. */
 async function withProfile<Result>(
@@ -90,14 +91,7 @@ export async function readProfile(bytes: Uint8Array): Promise<OriginalFacts> {
         `The ICC profile is for ${space ?? 'another kind of colour'}; a separation takes one of a press, for CMYK.`,
       );
     }
-    withTransform(
-      lcms,
-      [lcms.cmsCreate_sRGBProfile(), RGB_16],
-      [profile, CMYK_16],
-      'perceptual',
-      0,
-      () => 0,
-    );
+    withTransform(lcms, [lcms.cmsCreate_sRGBProfile(), RGB_16], [profile, CMYK_16], 'perceptual', 0, () => 0);
   });
   return {
     format: 'ICC',
@@ -130,20 +124,15 @@ export function profileTable(
     }
     const source = lcms.cmsCreate_sRGBProfile();
     const flags = FINE_GRID | (compensate ? FIT_BLACK : 0);
-    const data = withTransform(
-      lcms,
-      [source, RGB_16],
-      [profile, CMYK_16],
-      intent,
-      flags,
-      (transform) => lcms.cmsDoTransform(transform, rgb, SIZE ** 3),
+    const data = withTransform(lcms, [source, RGB_16], [profile, CMYK_16], intent, flags, (transform) =>
+      lcms.cmsDoTransform(transform, rgb, SIZE ** 3),
     );
     lcms.cmsCloseProfile(source);
     return { size: SIZE, inks: 4, data: Uint16Array.from(data) };
   });
 }
 
-/** What a profile says of its paper, and of its solids over one another as on a white one. */
+/** What a profile says of its paper, and of its solids over one another on it. */
 export function profileView(bytes: Uint8Array): Promise<ProfileView> {
   return withProfile(bytes, (lcms, profile) => {
     const inks = new Float32Array(16 * 4);
@@ -167,9 +156,8 @@ export function profileView(bytes: Uint8Array): Promise<ProfileView> {
         round(out[set * 3 + 2]),
       ]);
     };
-    const [paper] = read('absolute');
-    const solids = read('relative');
+    const solids = read('absolute');
     lcms.cmsCloseProfile(lab);
-    return { name: profileName(bytes), paper, solids };
+    return { name: profileName(bytes), paper: solids[0], solids };
   });
 }

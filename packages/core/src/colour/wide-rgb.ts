@@ -38,7 +38,7 @@ export function wideToXyz([r, g, b]: WideRgb): Xyz {
 }
 
 /** No ink takes all the light of a band. */
-const DARKEST = 5e-4;
+const DARKEST = 1e-5;
 
 /** What a printed colour reflects in each band. */
 export function labToWide(lab: Lab): WideRgb {

@@ -145,6 +145,6 @@ describe('films', () => {
   });
 
   it('says in the file what it is', () => {
-    expect(filmFacts(scene, 0, 'Open Night').description).toBe('Open Night: Black, 45 lpi, 22.5 degrees');
+    expect(filmFacts(scene, 0, 'Open Night').description).toBe('Open Night: ink-1, 45 lpi, 22.5 degrees');
   });
 });

@@ -25,7 +25,7 @@ const step = new Float64Array(MOST);
 const tried = new Float64Array(MOST);
 
 /** ΔE that all inks together over the limit count for, an ink's solid of it. */
-const OVER = 40;
+const OVER = 300;
 /** Steps after which an answer is as good as it gets. */
 const MOST_STEPS = 60;
 /** An answer that gets no better than by this is taken. */

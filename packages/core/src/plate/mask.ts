@@ -4,7 +4,7 @@ import { fadeBits, fadeGradient, type PlacedRows } from '../mask/fade.ts';
 import { softShape } from '../mask/soft-shape.ts';
 import { wholeDots } from '../mask/whole-dots.ts';
 import { after, scaled } from '../raster/affine.ts';
-import { type Bits } from '../raster/bits.ts';
+import type { Bits } from '../raster/bits.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import { rowsOf } from '../raster/rows.ts';

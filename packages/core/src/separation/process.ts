@@ -98,7 +98,7 @@ export function processGrid(model: InkModel, key: string, rule: ProcessRoute, si
   const [black] = target(0, 0, 0);
   const found = new Float64Array(10);
   const held = anyAmounts(4, limit);
-  const free = anyAmounts(4, limit);
+  const more = anyAmounts(4, limit);
   return makeGrid(size, 4, ([r, g, b], out) => {
     const wanted = target(1 - r, 1 - g, 1 - b);
     readGrid(range, [r, g, b], found);
@@ -106,10 +106,10 @@ export function processGrid(model: InkModel, key: string, rule: ProcessRoute, si
     for (let k = 0; k < 4; k++) out[k] = found[2 + k] + (found[6 + k] - found[2 + k]) * share;
     const wantedBlack = found[0] + (found[1] - found[0]) * share;
     const left = invert(model, wanted, heldBlack(held, wantedBlack), out, LAST_THRIFT);
-    // Under a limit there may be a little black or much, and nothing between: then much, which takes less ink.
-    if (left > 3 * FREE && found[1] > found[0] + 1e-6) {
-      out.set(found.subarray(6, 10));
-      invert(model, wanted, free, out, LAST_THRIFT);
+    // Where the limit leaves no room for the other three, more black takes their place.
+    if (left > 3 * FREE && found[1] > wantedBlack + 1e-6) {
+      more.lower[BLACK] = wantedBlack;
+      invert(model, wanted, more, out, LAST_THRIFT);
     }
     const rest = out[0] + out[1] + out[2];
     const room = Math.max(0, limit - out[BLACK]);

@@ -10,6 +10,7 @@ import {
 import {
   LIMITS,
   newProcess,
+  onWhite,
   PRINTING_CONDITIONS,
   PROCESS_IDS,
   withCondition,
@@ -42,12 +43,12 @@ const INTENT_NAMES: Record<Intent, string> = {
 };
 
 /** The four process inks as a profile has them on white, and all their overprints. */
-function profileInks({ solids }: ProfileView): { inks: Ink[]; overprints: Overprint[] } {
+function profileInks({ solids, paper }: ProfileView): { inks: Ink[]; overprints: Overprint[] } {
   const ids = ['cyan', 'magenta', 'yellow', 'black'];
   const ink = (i: number): Ink => ({
     id: ids[i],
     name: ids[i][0].toUpperCase() + ids[i].slice(1),
-    lab: solids[1 << i],
+    lab: onWhite(solids[1 << i], paper),
     opacity: 0,
     fountain: null,
   });
@@ -55,7 +56,9 @@ function profileInks({ solids }: ProfileView): { inks: Ink[]; overprints: Overpr
     // Black goes first, as on most presses.
     inks: [ink(3), ink(0), ink(1), ink(2)],
     overprints: solids.flatMap((lab, set) =>
-      (set & (set - 1)) === 0 ? [] : [{ inks: ids.filter((_, i) => set & (1 << i)), lab }],
+      (set & (set - 1)) === 0
+        ? []
+        : [{ inks: ids.filter((_, i) => set & (1 << i)), lab: onWhite(lab, paper) }],
     ),
   };
 }
