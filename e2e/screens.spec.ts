@@ -43,8 +43,21 @@ async function withScreens(id: string, screens: readonly Screen[], format: strin
         recipe: {
           ...recipe,
           sheet: { width: 40, height: 50, bleed: 0, resolution: 600 },
-          originals: [{ ...original, placement: { ...original.placement, x: 0, y: 0, width: 40 } }],
-          plates: screens.map((screen, i) => ({ id: `plate-${i}`, ink: recipe.inks[0].id, screen })),
+          // The same picture once for every ink, each printed over the others.
+          originals: screens.map((_, i) => ({
+            ...original,
+            id: `original-${i}`,
+            placement: { ...original.placement, x: 0, y: 0, width: 40 },
+            route: { kind: 'ink' as const, ink: `ink-${i}` },
+            overprint: i > 0,
+          })),
+          inks: screens.map((_, i) => ({ ...recipe.inks[0], id: `ink-${i}` })),
+          plates: screens.map((screen, i) => ({
+            ...recipe.plates[0],
+            id: `plate-${i}`,
+            ink: `ink-${i}`,
+            screen,
+          })),
         },
       },
     }),

@@ -76,11 +76,13 @@ export async function build() {
 
 const has = (command) => spawnSync(command, ['--version'], { stdio: 'ignore' }).error === undefined;
 
-/** Sees to the system's programs that the tests use: Chromium, and libtiff's tools. */
+/** Sees to the system's programs that the tests use: Chromium, the tools of libtiff and Little CMS, a press's profile. */
 export async function systemTools() {
   const wanted = [
     ['chromium', has('chromium')],
     ['libtiff-tools', has('tiffinfo')],
+    ['liblcms2-utils', has('transicc')],
+    ['libgs-common', existsSync('/usr/share/color/icc/ghostscript/default_cmyk.icc')],
   ].filter(([, there]) => !there);
   if (wanted.length === 0) return;
   const names = wanted.map(([name]) => name);

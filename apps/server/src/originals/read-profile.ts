@@ -23,7 +23,6 @@ const CMYK_FLOAT = 4587556;
 const LAB_FLOAT = 4849692;
 const NO_CACHE = 0x0040;
 const NO_SHORT_CUTS = 0x0100;
-const FINE_GRID = 0x0400;
 const FIT_BLACK = 0x2000;
 
 let library: Promise<Lcms> | undefined;
@@ -123,7 +122,7 @@ export function profileTable(
       }
     }
     const source = lcms.cmsCreate_sRGBProfile();
-    const flags = FINE_GRID | (compensate ? FIT_BLACK : 0);
+    const flags = NO_SHORT_CUTS | (compensate ? FIT_BLACK : 0);
     const data = withTransform(lcms, [source, RGB_16], [profile, CMYK_16], intent, flags, (transform) =>
       lcms.cmsDoTransform(transform, rgb, SIZE ** 3),
     );
