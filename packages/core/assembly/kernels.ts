@@ -7,3 +7,4 @@ export * from './resample';
 export * from './sum';
 export * from './filter';
 export * from './diffuse';
+export * from './separate';

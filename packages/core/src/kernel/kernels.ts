@@ -40,6 +40,16 @@ export interface Kernels {
     way: number,
     width: number,
   ): void;
+  separateRow(
+    red: number,
+    green: number,
+    blue: number,
+    table: number,
+    size: number,
+    out: number,
+    apart: number,
+    count: number,
+  ): void;
   packRow(made: number, width: number, out: number): void;
   sumRow(row: number, edges: number, shares: number, count: number, out: number): void;
 }

@@ -32,6 +32,8 @@ export const ROWS = {
   lower: area(ROW_BYTES),
   out: area(ROW_BYTES),
 };
+/** Rows of four inks, one after another. */
+export const SEPARATED = { out: area(4 * ROW_BYTES), apart: ROW_BYTES };
 /** A row of bits, the boundaries of boxes on it, and their sums. */
 export const SUMS = {
   row: area(LONGEST_ROW / 8 + 64),

@@ -140,6 +140,24 @@ describe('plain kernels make the very bits of the compiled ones', () => {
         2 * WIDTH,
       );
     }));
+  it('separates', () => {
+    check((seed) => {
+      const size = 3 + (seed % 4);
+      expectSame(
+        made(
+          seed,
+          (bytes) => {
+            // Greys, and solid, where channels are alike.
+            bytes.copyWithin(from(B), from(A), from(A) + 200);
+            bytes.fill(255, from(A) + 300, from(A) + 340);
+          },
+          (k) => k.separateRow(A, B, C, D, size, OUT, 4096, WIDTH),
+        ),
+        OUT,
+        3 * 4096 + 2 * WIDTH,
+      );
+    });
+  });
   it('summing', () =>
     check((seed) => {
       const prepare = (bytes: Uint8Array, view: DataView) => {

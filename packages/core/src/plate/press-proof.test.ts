@@ -36,7 +36,9 @@ function tint(spread: number, part: Partial<Scene['recipe']['stock']> = {}): Sce
       ...base.recipe,
       stock: { ...WHITE_STOCK, lab: [94, 0, 3], spread, ...part },
       inks: ids.map((id, i) => testInk(id, labs[i])),
-      plates: ids.map((id, i) => testPlate(id, id, dotScreen({ ruling: [50, 47, 54, 43][i], angle: [15, 75, 0, 45][i] }))),
+      plates: ids.map((id, i) =>
+        testPlate(id, id, dotScreen({ ruling: [50, 47, 54, 43][i], angle: [15, 75, 0, 45][i] })),
+      ),
       originals: base.recipe.originals.map((one) => ({
         ...one,
         route: {

@@ -1,3 +1,4 @@
+import { keep, kernels, pixelsAt, ROWS, SEPARATED } from '../kernel/memory.ts';
 import { SOLID } from '../raster/plane.ts';
 import type { Grid } from './grid.ts';
 
@@ -21,84 +22,52 @@ export interface SeparationTable {
  * @param out one array of coverages for each ink, filled from `at` on
  */
 export function separateRow(
-  { size, inks, data }: SeparationTable,
+  table: SeparationTable,
   red: Uint16Array,
   green: Uint16Array,
   blue: Uint16Array,
   out: readonly Uint16Array[],
   at: number,
 ): void {
-  const scale = (size - 1) / SOLID;
-  const last = size - 2;
-  const [nr, ng, nb] = [size * size * inks, size * inks, inks];
-  for (let i = 0; i < red.length; i++) {
-    const fr = red[i] * scale;
-    const fg = green[i] * scale;
-    const fb = blue[i] * scale;
-    const r = fr > last ? last : fr | 0;
-    const g = fg > last ? last : fg | 0;
-    const b = fb > last ? last : fb | 0;
-    const x = fr - r;
-    const y = fg - g;
-    const z = fb - b;
-    const low = r * nr + g * ng + b * nb;
-    const high = low + nr + ng + nb;
-    let first: number;
-    let second: number;
-    let most: number;
-    let middle: number;
-    let least: number;
-    if (x >= y) {
-      if (y >= z) {
-        first = nr;
-        second = nr + ng;
-        most = x;
-        middle = y;
-        least = z;
-      } else if (x >= z) {
-        first = nr;
-        second = nr + nb;
-        most = x;
-        middle = z;
-        least = y;
-      } else {
-        first = nb;
-        second = nr + nb;
-        most = z;
-        middle = x;
-        least = y;
-      }
-    } else if (x >= z) {
-      first = ng;
-      second = nr + ng;
-      most = y;
-      middle = x;
-      least = z;
-    } else if (y >= z) {
-      first = ng;
-      second = ng + nb;
-      most = y;
-      middle = z;
-      least = x;
-    } else {
-      first = nb;
-      second = ng + nb;
-      most = z;
-      middle = y;
-      least = x;
-    }
-    const wl = 1 - most;
-    const wf = most - middle;
-    const ws = middle - least;
-    for (let k = 0; k < inks; k++) {
-      // Rounded down, so that no sum of inks grows.
-      out[k][at + i] =
-        data[low + k] * wl +
-        data[low + first + k] * wf +
-        data[low + second + k] * ws +
-        data[high + k] * least;
+  const count = red.length;
+  pixelsAt(ROWS.source, count).set(red);
+  pixelsAt(ROWS.upper, count).set(green);
+  pixelsAt(ROWS.lower, count).set(blue);
+  const { apart } = SEPARATED;
+  for (const [i, four] of foursOf(table).entries()) {
+    kernels.separateRow(
+      ROWS.source,
+      ROWS.upper,
+      ROWS.lower,
+      keep(four),
+      table.size,
+      SEPARATED.out,
+      apart,
+      count,
+    );
+    for (let k = 0; k < Math.min(4, table.inks - 4 * i); k++) {
+      out[4 * i + k].set(pixelsAt(SEPARATED.out + k * apart, count), at);
     }
   }
+}
+
+const fours = new WeakMap<Uint16Array, Uint16Array[]>();
+
+/** A table as the kernel reads it: four inks at a time, bare where there are fewer. */
+function foursOf({ size, inks, data }: SeparationTable): Uint16Array[] {
+  let found = fours.get(data);
+  if (!found) {
+    found = Array.from({ length: Math.ceil(inks / 4) }, (_, i) => {
+      const four = new Uint16Array(size ** 3 * 4);
+      for (let node = 0; node < size ** 3; node++) {
+        for (let k = 0; k < Math.min(4, inks - 4 * i); k++)
+          four[4 * node + k] = data[node * inks + 4 * i + k];
+      }
+      return four;
+    });
+    fours.set(data, found);
+  }
+  return found;
 }
 
 /** A grid of amounts (0–1) as a table; rounded down, so that no sum of inks grows. */

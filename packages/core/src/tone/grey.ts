@@ -32,6 +32,12 @@ const isPlainSum = (w: HueWeights): boolean =>
   Math.abs(w.magenta - w.blue - w.red) < 1e-6 &&
   Math.abs(w.red + w.green + w.blue - 100) < 1e-6;
 
+/** Which of red, green and blue alone the weights let through; −1 when they mix them. */
+function channelOf(weights: HueWeights): number {
+  if (!isPlainSum(weights)) return -1;
+  return [weights.red, weights.green, weights.blue].indexOf(100);
+}
+
 /**
  * Rows of a picture as coverage: 65535 − grey of the encoded (sRGB) samples, sent through a table of 65536 coverages. A
  * colour is taken apart into white, its nearest mixed hue (yellow, cyan, magenta) and its nearest pure one; white weighs
@@ -47,12 +53,14 @@ export function greyCoverage(
   const { data, channels, width } = picture;
   const scale = SOLID / fullSample(picture);
   const read = channels < 3 ? readGrey : isPlainSum(weights) ? readSum : readHues;
+  // One sample alone decides: of grey, or of a colour of which one channel is wanted.
+  const channel = channels < 3 ? 0 : channelOf(weights);
   const short =
-    channels < 3 && scale > 1
+    channel >= 0 && scale > 1
       ? Uint16Array.from({ length: 256 }, (_, v) => table[SOLID - v * 257])
       : undefined;
   for (let y = 0; y < region.height; y++) {
-    const from = ((region.y + y) * width + region.x) * channels;
+    const from = ((region.y + y) * width + region.x) * channels + (short ? channel : 0);
     const to = y * region.width;
     if (short)
       for (let i = 0, at = from; i < region.width; i++, at += channels) out[to + i] = short[data[at]];
