@@ -13,6 +13,8 @@ import {
   filmFacts,
   filmFrame,
   findSupercell,
+  inkRows,
+  pictureSource,
   makeFilm,
   newScreen,
   NO_TONE,
@@ -34,8 +36,17 @@ import {
   type Scene,
   type Sink,
   type Thresholds,
+  type Tone,
 } from '@brachytone/core';
-import { inkRoute, newPlate, WHITE_STOCK } from '@brachytone/job';
+import {
+  inkRoute,
+  newPlate,
+  newProcess,
+  PRINTING_CONDITIONS,
+  PROCESS_IDS,
+  processInks,
+  WHITE_STOCK,
+} from '@brachytone/job';
 
 interface Row {
   work: string;
@@ -270,6 +281,36 @@ for (const [ruling, angle] of [
     '—',
   );
 }
+
+// A colour picture of 31 megapixels into four process inks, all bands of it, with the table already there.
+const process4 = (() => {
+  const [width, height] = [6480, 4860];
+  const data = new Uint8Array(width * height * 3);
+  for (let y = 0, i = 0; y < height; y++) {
+    for (let x = 0; x < width; x++, i += 3) {
+      data[i] = 128 + 90 * Math.sin(x / 210);
+      data[i + 1] = 128 + 90 * Math.cos(y / 170);
+      data[i + 2] = (x + y) >> 4;
+    }
+  }
+  const source = pictureSource({ width, height, channels: 3, data }, 1, 300);
+  const [{ stock, limit }] = PRINTING_CONDITIONS;
+  const press = { stock, ...processInks(PRINTING_CONDITIONS[0]) };
+  const route = newProcess(PROCESS_IDS, limit);
+  const separate = (tone: Tone) => {
+    const rows = Object.values(PROCESS_IDS).map((id) =>
+      inkRows(source, tone, route, id, press, undefined, false)!,
+    );
+    for (let y = 0; y < height; y += 64) for (const { row } of rows) row(y);
+  };
+  return { separate, pixels: (width * height) / 1e6 };
+})();
+add(
+  'separation to four inks',
+  process4.pixels,
+  measure(3, () => process4.separate(NO_TONE)),
+  '≥ 10.5 Mpx/s a core',
+);
 
 const colours = overprints(a3.stock, a3.inks);
 const draftFrame = filmFrame({ ...a3, sheet: { ...a3.sheet, resolution: 76 } });

@@ -6,8 +6,12 @@ await install();
 await systemTools();
 await build();
 await bundle({
-  entryPoints: ['bench/bench.ts'],
-  outfile: 'bench/dist/bench.js',
+  entryPoints: ['bench/bench.ts', 'bench/films.ts'],
+  outdir: 'bench/dist',
+  external: ['sharp'],
+  banner: {
+    js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
+  },
   bundle: true,
   platform: 'node',
   format: 'esm',
@@ -15,5 +19,6 @@ await bundle({
   logLevel: 'warning',
 });
 await must('The engine’s benchmark', process.execPath, ['bench/dist/bench.js']);
+await must('The benchmark of a run', process.execPath, ['bench/dist/films.js']);
 await must('The table’s benchmark', process.execPath, ['bench/slider.mjs']);
 await must('The benchmark of tone steps', process.execPath, ['bench/tone-slider.mjs']);

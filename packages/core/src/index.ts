@@ -1,3 +1,4 @@
+export { setCacheShare } from './recent.ts';
 export * from './raster/plane.ts';
 export * from './raster/region.ts';
 export * from './raster/bits.ts';

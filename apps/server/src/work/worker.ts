@@ -12,6 +12,7 @@ import {
   plateSvg,
   pngFile,
   pressProof,
+  setCacheShare,
   tiffFile,
   type FilmFile,
   type FilmFacts,
@@ -34,6 +35,9 @@ import type { SharedMaterials, Tasks } from './tasks.ts';
 // Every picture is read once: keeping decoded ones, and many rows of them at a time, only costs memory.
 sharp.cache(false);
 sharp.concurrency(1);
+
+// Films are made from top to bottom, and little of a picture is come back to.
+setCacheShare(0.12);
 
 const shared = (bytes: number): SharedArrayBuffer => new SharedArrayBuffer(bytes);
 

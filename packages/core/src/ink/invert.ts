@@ -27,9 +27,9 @@ const tried = new Float64Array(MOST);
 /** ΔE that all inks together over the limit count for, an ink's solid of it. */
 const OVER = 300;
 /** Steps after which an answer is as good as it gets. */
-const MOST_STEPS = 60;
+const MOST_STEPS = 30;
 /** An answer that gets no better than by this is taken. */
-const LEAST_GAIN = 1e-7;
+const LEAST_GAIN = 1e-5;
 
 function sumOf(amounts: Float64Array, count: number): number {
   let sum = 0;

@@ -50,6 +50,16 @@ export interface Kernels {
     apart: number,
     count: number,
   ): void;
+  separateBytes(
+    pixels: number,
+    channels: number,
+    tone: number,
+    table: number,
+    size: number,
+    out: number,
+    apart: number,
+    count: number,
+  ): void;
   packRow(made: number, width: number, out: number): void;
   sumRow(row: number, edges: number, shares: number, count: number, out: number): void;
 }

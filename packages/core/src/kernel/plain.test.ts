@@ -140,6 +140,20 @@ describe('plain kernels make the very bits of the compiled ones', () => {
         2 * WIDTH,
       );
     }));
+  it('separates bytes', () => {
+    check((seed) => {
+      const channels = 3 + (seed % 2);
+      expectSame(
+        made(
+          seed,
+          (bytes) => bytes.fill(0, from(A), from(A) + 30),
+          (k) => k.separateBytes(A, channels, B, D, 5, OUT, 4096, WIDTH),
+        ),
+        OUT,
+        3 * 4096 + 2 * WIDTH,
+      );
+    });
+  });
   it('separates', () => {
     check((seed) => {
       const size = 3 + (seed % 4);

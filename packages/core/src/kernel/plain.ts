@@ -32,6 +32,31 @@ export function plainKernels(): Kernels {
         u16[(out >> 1) + i] = found;
       }
     };
+  const separatePixel = (
+    pixel: readonly number[],
+    table: number,
+    size: number,
+    out: number,
+    apart: number,
+  ): void => {
+    const last = size - 2;
+    const steps = [4 * size * size, 4 * size, 4];
+    const at = pixel.map((value) => (value + (value >> 15)) * (size - 1));
+    const low = at.map((one) => Math.min(one >> 16, last));
+    const into = at.map((one, k) => (one - (low[k] << 16)) >> 1);
+    // The farthest in first; of two alike red goes before green, and both before blue.
+    const order = [0, 1, 2].sort((a, b) => into[b] - into[a] || a - b);
+    const corners = [(table >> 1) + low[0] * steps[0] + low[1] * steps[1] + low[2] * steps[2]];
+    for (const k of order) corners.push(corners[corners.length - 1] + steps[k]);
+    const ways = [32768, ...order.map((k) => into[k]), 0];
+    for (let ink = 0; ink < 4; ink++) {
+      const sum = corners.reduce(
+        (whole, corner, k) => whole + u16[corner + ink] * (ways[k] - ways[k + 1]),
+        0,
+      );
+      u16[(out + ink * apart) >> 1] = sum >>> 15;
+    }
+  };
   return {
     memory: { buffer },
     compareRow(coverage, thresholds, run, brick, column, width, out) {
@@ -103,27 +128,15 @@ export function plainKernels(): Kernels {
       }
     },
     separateRow(red, green, blue, table, size, out, apart, count) {
-      const last = size - 2;
-      const steps = [4 * size * size, 4 * size, 4];
       for (let i = 0; i < count; i++) {
-        const at = [red, green, blue].map((row) => {
-          const value = u16[(row >> 1) + i];
-          return (value + (value >> 15)) * (size - 1);
-        });
-        const low = at.map((one) => Math.min(one >> 16, last));
-        const into = at.map((one, k) => (one - (low[k] << 16)) >> 1);
-        // The farthest in first; of two alike red goes before green, and both before blue.
-        const order = [0, 1, 2].sort((a, b) => into[b] - into[a] || a - b);
-        const corners = [(table >> 1) + low[0] * steps[0] + low[1] * steps[1] + low[2] * steps[2]];
-        for (const k of order) corners.push(corners[corners.length - 1] + steps[k]);
-        const ways = [32768, ...order.map((k) => into[k]), 0];
-        for (let ink = 0; ink < 4; ink++) {
-          const sum = corners.reduce(
-            (whole, corner, k) => whole + u16[corner + ink] * (ways[k] - ways[k + 1]),
-            0,
-          );
-          u16[((out + ink * apart) >> 1) + i] = sum >>> 15;
-        }
+        const pixel = [red, green, blue].map((row) => u16[(row >> 1) + i]);
+        separatePixel(pixel, table, size, out + 2 * i, apart);
+      }
+    },
+    separateBytes(pixels, channels, tone, table, size, out, apart, count) {
+      for (let i = 0; i < count; i++) {
+        const pixel = [0, 1, 2].map((k) => u16[(tone >> 1) + u8[pixels + i * channels + k]]);
+        separatePixel(pixel, table, size, out + 2 * i, apart);
       }
     },
     sumRow(row, edges, shares, count, out) {

@@ -1,5 +1,6 @@
 import { monotoneCurve, type CurvePoint } from '../tone/curve.ts';
 import { weightsOf } from '../tone/grey.ts';
+import { compileTone } from '../tone/compile.ts';
 import type { Tone } from '../tone/tone.ts';
 import { bandRows, toneRows, type ToneSource } from '../tone/tone-rows.ts';
 import { paintStroke } from '../tone/paint-stroke.ts';
@@ -10,7 +11,7 @@ import type { Rows } from '../raster/rows.ts';
 import { recentBytes, recentOnly } from '../recent.ts';
 import { routeInks, type BandsRoute, type Route } from './route.ts';
 import { routeTable, tableInks, type Press } from './route-table.ts';
-import { separateRow, type SeparationTable } from './table.ts';
+import { separateBytes, separateRow, type SeparationTable } from './table.ts';
 
 /** Rows made at once. */
 const BAND = 64;
@@ -50,11 +51,14 @@ const mapped = (rows: Rows, table: Uint16Array): Rows =>
 const CHANNELS = [weightsOf(1, 0, 0), weightsOf(0, 1, 0), weightsOf(0, 0, 1)];
 
 /** One channel of a source's colours after its tone steps, as coverage. */
-export const channelRows = (source: ToneSource, { steps }: Tone, channel: number): Rows =>
-  toneRows(
-    { ...source, key: `${source.key} channel ${channel}` },
-    { grey: { weights: CHANNELS[channel], reading: 'dots' }, steps },
-  );
+export const channelRows = (source: ToneSource, tone: Tone, channel: number): Rows =>
+  toneRows({ ...source, key: `${source.key} channel ${channel}` }, channelTone(tone, channel));
+
+/** A tone's steps over one channel instead of grey. */
+const channelTone = ({ steps }: Tone, channel: number): Tone => ({
+  grey: { weights: CHANNELS[channel], reading: 'dots' },
+  steps,
+});
 
 const recentSeparated = recentBytes<Plane[]>(96 << 20, (planes) =>
   planes.reduce((sum, { data }) => sum + data.byteLength, 0),
@@ -62,9 +66,9 @@ const recentSeparated = recentBytes<Plane[]>(96 << 20, (planes) =>
 
 /** Amounts of the inks of a table, each as rows. */
 function separatedRows(source: ToneSource, tone: Tone, table: SeparationTable, ink: number): Rows {
-  const channels = [0, 1, 2].map((k) => channelRows(source, tone, k));
-  const { width, height } = channels[0];
   const key = `${source.key} ${source.scale} ${source.ppi} ${JSON.stringify(tone.steps)} ${numberOf(table.data)}`;
+  const separate = bytesSeparator(source, tone, table) ?? rowsSeparator(source, tone, table);
+  const { width, height } = separate;
   return bandRows(
     width,
     height,
@@ -74,13 +78,43 @@ function separatedRows(source: ToneSource, tone: Tone, table: SeparationTable, i
         const rows = Math.min(height, (band + 1) * BAND) - band * BAND;
         const planes = Array.from({ length: table.inks }, () => createPlane(width, rows));
         const data = planes.map((plane) => plane.data);
-        for (let y = 0; y < rows; y++) {
-          const [r, g, b] = channels.map(({ row }) => row(band * BAND + y));
-          separateRow(table, r, g, b, data, y * width);
-        }
+        for (let y = 0; y < rows; y++) separate.row(band * BAND + y, data, y * width);
         return planes;
       })[ink],
   );
+}
+
+/** Makes a row of all inks of a table. */
+interface Separator {
+  readonly width: number;
+  readonly height: number;
+  readonly row: (y: number, out: Uint16Array[], at: number) => void;
+}
+
+/** By way of the three channels after all tone steps. */
+function rowsSeparator(source: ToneSource, tone: Tone, table: SeparationTable): Separator {
+  const channels = [0, 1, 2].map((k) => channelRows(source, tone, k));
+  const { width, height } = channels[0];
+  const row: Separator['row'] = (y, out, at) => {
+    const [r, g, b] = channels.map((rows) => rows.row(y));
+    separateRow(table, r, g, b, out, at);
+  };
+  return { width, height, row };
+}
+
+/** Straight from a picture's bytes, where the tone steps look at each sample by itself; the same to the last bit. */
+function bytesSeparator(source: ToneSource, tone: Tone, table: SeparationTable): Separator | undefined {
+  const { picture } = source;
+  if (!picture || picture.channels < 3 || !(picture.data instanceof Uint8Array)) return undefined;
+  const stages = compileTone(channelTone(tone, 0), source);
+  if (stages.length > 1) return undefined;
+  const coverage = Uint16Array.from({ length: 256 }, (_, value) => stages[0].table![SOLID - value * 257]);
+  const { width, height, channels, data } = picture;
+  const row: Separator['row'] = (y, out, at) => {
+    const pixels = data.subarray(y * width * channels, (y + 1) * width * channels);
+    separateBytes(table, pixels, channels, coverage, out, at);
+  };
+  return { width, height, row };
 }
 
 /** Flat ink where the tone lies in a band of its, and in painted areas. */

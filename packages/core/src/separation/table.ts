@@ -1,4 +1,4 @@
-import { keep, kernels, pixelsAt, ROWS, SEPARATED } from '../kernel/memory.ts';
+import { bytesAt, FILTER, keep, kernels, pixelsAt, ROWS, SEPARATED } from '../kernel/memory.ts';
 import { SOLID } from '../raster/plane.ts';
 import type { Grid } from './grid.ts';
 
@@ -33,20 +33,47 @@ export function separateRow(
   pixelsAt(ROWS.source, count).set(red);
   pixelsAt(ROWS.upper, count).set(green);
   pixelsAt(ROWS.lower, count).set(blue);
-  const { apart } = SEPARATED;
-  for (const [i, four] of foursOf(table).entries()) {
-    kernels.separateRow(
-      ROWS.source,
-      ROWS.upper,
-      ROWS.lower,
-      keep(four),
-      table.size,
-      SEPARATED.out,
-      apart,
-      count,
-    );
-    for (let k = 0; k < Math.min(4, table.inks - 4 * i); k++) {
-      out[4 * i + k].set(pixelsAt(SEPARATED.out + k * apart, count), at);
+  byFours(table, out, at, count, (nodes) => {
+    const { out: to, apart } = SEPARATED;
+    kernels.separateRow(ROWS.source, ROWS.upper, ROWS.lower, nodes, table.size, to, apart, count);
+  });
+}
+
+/**
+ * The same for pixels of bytes, red, green and blue first.
+ *
+ * @param pixels   `channels` bytes each
+ * @param coverage 256 coverages that the bytes are sent through
+ */
+export function separateBytes(
+  table: SeparationTable,
+  pixels: Uint8Array,
+  channels: number,
+  coverage: Uint16Array,
+  out: readonly Uint16Array[],
+  at: number,
+): void {
+  const count = pixels.length / channels;
+  bytesAt(ROWS.source, pixels.length).set(pixels);
+  pixelsAt(FILTER.row, 256).set(coverage);
+  byFours(table, out, at, count, (nodes) => {
+    const { out: to, apart } = SEPARATED;
+    kernels.separateBytes(ROWS.source, channels, FILTER.row, nodes, table.size, to, apart, count);
+  });
+}
+
+/** Four inks at a time, as the kernels make them. */
+function byFours(
+  { size, inks, data }: SeparationTable,
+  out: readonly Uint16Array[],
+  at: number,
+  count: number,
+  make: (nodes: number) => void,
+): void {
+  for (const [i, four] of foursOf({ size, inks, data }).entries()) {
+    make(keep(four));
+    for (let k = 0; k < Math.min(4, inks - 4 * i); k++) {
+      out[4 * i + k].set(pixelsAt(SEPARATED.out + k * SEPARATED.apart, count), at);
     }
   }
 }
