@@ -39,14 +39,28 @@ const isCarried = ({ recipe, what }: Pick<Drawing, 'recipe' | 'what'>): boolean 
   (what.kind === 'bits' || what.kind === 'proof') &&
   what.plates.some((plate) => carries(recipe.plates[plate].screen));
 
-/** The same view on the coarser grid of a draft, or undefined when a draft would save nothing. */
-function draftOf({ recipe, frame, view, what }: Drawing): Pick<Drawing, 'frame' | 'view'> | undefined {
+/** From so many plates on a first draft is drawn in blocks, for it must come at once too. */
+const MANY = 3;
+
+/** Screen pixels each way of a block in the drafts of a drawing, the coarsest first. */
+const draftBlocks = ({ what }: Drawing): readonly number[] =>
+  what.kind === 'proof' && what.plates.length >= MANY ? [2, 1] : [1];
+
+/**
+ * The same view on the coarser grid of a draft, or undefined when a draft would save nothing.
+ *
+ * @param blocks screen pixels each way that are drawn as one
+ */
+function draftOf(
+  { recipe, frame, view, what }: Drawing,
+  blocks = 1,
+): Pick<Drawing, 'frame' | 'view'> | undefined {
   const step = view.width / view.columns;
   if (what.kind !== 'bits' && what.kind !== 'proof') return undefined;
   // A plate that is made from its top down takes a while to come to here: first a glimpse, begun just above.
   if (step <= DRAFT_PIXELS && isCarried({ recipe, what })) return { frame: { ...frame, draft: true }, view };
   if (step <= DRAFT_PIXELS || view.width * view.height <= SMALL) return undefined;
-  const coarse = frameOf(recipe.sheet, (frame.resolution * DRAFT_PIXELS) / step);
+  const coarse = frameOf(recipe.sheet, (frame.resolution * DRAFT_PIXELS) / (step * blocks));
   const ratio = coarse.resolution / frame.resolution;
   return {
     frame: { ...coarse, draft: true },
@@ -129,20 +143,23 @@ async function drawDrafts(
     for (let done = -1; latest.current && latest.current.turn !== done;) {
       const { drawing, turn } = latest.current;
       done = turn;
-      const draft = draftOf(drawing);
-      if (!draft) continue;
-      const { rows, columns } = draft.view;
-      const half = Math.ceil(rows / 2);
-      const parts = [
-        { first: 0, count: half },
-        { first: half, count: rows - half },
-      ].filter(({ count }) => count > 0);
-      const made = await Promise.all(
-        parts.map((part, i) => draw({ ...drawing, ...draft, rows: part }, FIRST, i === 0 ? 0 : 1)),
-      );
-      if (latest.current.turn - done >= 1 && !sameView(latest.current.drawing, drawing)) continue;
-      parts.forEach((part, i) => take.current(made[i].rgba, columns, part.first, drawing, 'draft'));
-      drawn();
+      for (const blocks of draftBlocks(drawing)) {
+        const draft = draftOf(drawing, blocks);
+        // What is finer is only drawn while nothing newer waits.
+        if (!draft || latest.current.turn !== done) break;
+        const { rows, columns } = draft.view;
+        const half = Math.ceil(rows / 2 / blocks) * blocks;
+        const parts = [
+          { first: 0, count: half },
+          { first: half, count: rows - half },
+        ].filter(({ count }) => count > 0);
+        const made = await Promise.all(
+          parts.map((part, i) => draw({ ...drawing, ...draft, rows: part, blocks }, FIRST, i === 0 ? 0 : 1)),
+        );
+        if (latest.current.turn - done >= 1 && !sameView(latest.current.drawing, drawing)) break;
+        parts.forEach((part, i) => take.current(made[i].rgba, columns, part.first, drawing, 'draft'));
+        drawn();
+      }
     }
   } catch {
     // A picture that is not there yet; it is drawn when it comes.

@@ -49,6 +49,8 @@ export interface DrawRequest {
   readonly frame: Frame;
   readonly view: View;
   readonly rows: ViewRows;
+  /** Screen pixels each way that are drawn as one; 1 unless given. The first row and the number of rows are multiples of it. */
+  readonly blocks?: number;
   readonly what:
     | { readonly kind: 'original'; readonly cutting?: string }
     | { readonly kind: 'plate'; readonly plate: number; readonly ends: boolean }
@@ -84,6 +86,23 @@ async function fetchLevel(sha256: string, level: number) {
   const response = await fetch(`/api/originals/${sha256}/levels/${level}`);
   if (!response.ok) throw new Error('The original could not be fetched.');
   return readPam(new Uint8Array(await response.arrayBuffer()), shared);
+}
+
+/** A picture whose pixels become blocks. */
+function enlarged(
+  rgba: Uint8ClampedArray,
+  columns: number,
+  blocks: number,
+  width: number,
+  height: number,
+): Uint8ClampedArray<ArrayBuffer> {
+  const from = new Uint32Array(rgba.buffer, rgba.byteOffset, rgba.length / 4);
+  const out = new Uint32Array(width * height);
+  for (let y = 0, i = 0; y < height; y++) {
+    const row = Math.floor(y / blocks) * columns;
+    for (let x = 0; x < width; x++, i++) out[i] = from[row + Math.floor(x / blocks)];
+  }
+  return new Uint8ClampedArray(out.buffer);
 }
 
 const workerApi = {
@@ -141,7 +160,24 @@ const workerApi = {
     pictures.set(sha256, pyramid);
   },
 
-  draw({ recipe, frame, view, rows, what }: DrawRequest): Drawn {
+  draw(request: DrawRequest): Drawn {
+    const { blocks = 1, view, rows } = request;
+    if (blocks === 1) return workerApi.drawn(request);
+    const small = { ...view, columns: Math.ceil(view.columns / blocks), rows: Math.ceil(view.rows / blocks) };
+    const part = { first: rows.first / blocks, count: Math.ceil(rows.count / blocks) };
+    // Whole blocks cover a little more than the view.
+    const wide = {
+      ...small,
+      width: (view.width * small.columns * blocks) / view.columns,
+      height: (view.height * small.rows * blocks) / view.rows,
+    };
+    const { rgba, inked } = workerApi.drawn({ ...request, view: wide, rows: part, blocks: 1 });
+    const large = enlarged(rgba, small.columns, blocks, view.columns, rows.count);
+    return transfer({ rgba: large, inked }, [large.buffer]);
+  },
+
+  /** The same, pixel by pixel. */
+  drawn({ recipe, frame, view, rows, what }: DrawRequest): Drawn {
     const scene = { recipe, ...materials };
     if (what.kind === 'bits') {
       const shown = proof(scene, frame, view, rows, what.plates, what.colours);

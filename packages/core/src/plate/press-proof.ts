@@ -1,5 +1,5 @@
 import { encode8 } from '../colour/srgb.ts';
-import { wideToXyz, type WideRgb } from '../colour/wide-rgb.ts';
+import { wideToXyz } from '../colour/wide-rgb.ts';
 import { xyzToLinear } from '../colour/lab.ts';
 import { fountainInks } from '../ink/fountain.ts';
 import { overprintLight, overprints } from '../ink/overprint.ts';
@@ -81,14 +81,17 @@ export function pressProof(
   const textured = stock.texture !== 'smooth' && look.distance === 0 && frame.draft !== true;
   const blur = Math.hypot(stock.soak, eyeBlur(look.distance)) * perMm;
   const spreads = stock.spread > 1;
-  if (!blended && !textured && blur < 0.3 && !spreads) {
+  const hasMany = plates.length > 2 && frame.draft === true;
+  if (!blended && !textured && blur < LEAST_BLUR && !spreads && !hasMany) {
     return proof(scene, frame, view, rows, plates, overprints(stock, inks, scene.recipe.overprints));
   }
   const cell = Math.max(
     LEAST_SPREAD,
     ...plates.map((plate) => 25.4 / (latticeOf(scene.recipe.plates[plate].screen)?.ruling ?? 200)),
   );
-  const spreadBlur = spreads ? CELLS * cell * perMm : 0;
+  // A first picture mixes light within its own pixels alone.
+  const wanted = spreads && frame.draft !== true ? CELLS * cell * perMm : 0;
+  const spreadBlur = wanted < LEAST_BLUR ? 0 : wanted;
   const margin = Math.ceil(3 * blur) + Math.ceil(3 * spreadBlur);
   const wide: View = {
     x: view.x - margin * step,
@@ -99,64 +102,148 @@ export function pressProof(
     rows: view.rows + 2 * margin,
   };
   const part = { first: rows.first, count: rows.count + 2 * margin };
-  const count = wide.columns * part.count;
-  const light = [0, 1, 2].map(() => new Float32Array(count));
-  const caught = spreads ? [0, 1, 2].map(() => new Float32Array(count)) : undefined;
-  const place = (i: number) => {
-    const column = i % wide.columns;
-    const row = part.first + Math.floor(i / wide.columns);
-    const mm = (pixels: number) => pixels / mmToPixels(1, frame) - frame.bleed;
-    return {
-      x: mm(wide.x + (column + 0.5) * step),
-      y: mm(wide.y + ((row + 0.5) * wide.height) / wide.rows),
-    };
-  };
+  const size = { width: wide.columns, height: part.count };
+  const onSheet = placeOnSheet(frame, wide, part);
+  const shares = sharesOf(scene, frame, view, wide, part, plates);
   const colouring = colouringOf(scene.recipe, inks, sheet);
-  const inked = plates.map(() => 0);
-  const inner = (i: number) => {
-    const column = i % wide.columns;
-    const row = Math.floor(i / wide.columns);
-    return column >= margin && column < wide.columns - margin && row >= margin && row < part.count - margin;
-  };
-  const shares = new Float64Array(1 << plates.length);
-  const enlarged = view.width < view.columns || view.height < view.rows;
-  const sets = enlarged ? enlargedSets(scene, frame, wide, part, plates).sets : undefined;
-  const areas = enlarged ? undefined : inkedAreas(scene, frame, wide, part, plates);
-  for (let i = 0; i < count; i++) {
-    const { colours, roots } = colouring(blended ? place(i) : undefined);
-    if (sets) {
-      shares.fill(0);
-      shares[sets[i]] = 1;
-    } else sharesAt(areas!.areas, areas!.full, i, shares);
-    for (let set = 0; set < shares.length; set++) {
-      const share = shares[set];
-      if (share === 0) continue;
-      for (let k = 0; k < 3; k++) {
-        light[k][i] += share * colours[set][k];
-        if (caught) caught[k][i] += share * roots[set][k];
-      }
-    }
-    if (inner(i)) {
-      for (let k = 0; k < plates.length; k++) {
-        for (let set = 0; set < shares.length; set++) if (set & (1 << k)) inked[k] += shares[set];
-      }
+  // Light as it leaves, and its n-th roots where it spreads; where it does not reach across pixels the roots are enough.
+  const light = !spreads || spreadBlur > 0 ? planesOf(size) : undefined;
+  const caught = spreads ? planesOf(size) : undefined;
+  for (let y = 0, i = 0; y < size.height; y++) {
+    for (let x = 0; x < size.width; x++, i++) {
+      const here = shares.at(i);
+      const { colours, roots } = blended ? colouring(onSheet(x, y)) : colouring(undefined);
+      if (light) mixInto(light, i, here, colours);
+      if (caught) mixInto(caught, i, here, roots);
     }
   }
-  const size = { width: wide.columns, height: part.count };
-  if (caught) spreadLight(light, caught, size, spreadBlur, stock.spread);
-  const seen = blur < 0.3 ? light : light.map((plane) => blurLight(plane, size.width, size.height, blur));
+  const left = caught ? spreadLight(light, caught, size, spreadBlur, stock.spread) : light!;
+  const seen =
+    blur < LEAST_BLUR ? left : left.map((plane) => blurLight(plane, size.width, size.height, blur));
   const rgba = new Uint8ClampedArray(view.columns * rows.count * 4);
   for (let y = 0, at = 0; y < rows.count; y++) {
     for (let x = 0; x < view.columns; x++, at += 4) {
-      const i = (y + margin) * wide.columns + x + margin;
-      const here = textured ? place(i) : undefined;
-      const surface = here ? textureAt(stock.texture, here.x, here.y, perMm) : 1;
-      const rgb = xyzToLinear(wideToXyz([seen[0][i], seen[1][i], seen[2][i]]));
-      for (let k = 0; k < 3; k++) rgba[at + k] = encode8(rgb[k] * surface);
+      const i = (y + margin) * size.width + x + margin;
+      let surface = 1;
+      if (textured) {
+        const here = onSheet(x + margin, y + margin);
+        surface = textureAt(stock.texture, here.x, here.y, perMm);
+      }
+      for (let k = 0; k < 3; k++) {
+        const value =
+          WIDE_TO_SRGB[3 * k] * seen[0][i] +
+          WIDE_TO_SRGB[3 * k + 1] * seen[1][i] +
+          WIDE_TO_SRGB[3 * k + 2] * seen[2][i];
+        rgba[at + k] = encode8(value * surface);
+      }
       rgba[at + 3] = 255;
     }
   }
-  return { rgba, inked: inked.map((sum) => sum / (view.columns * rows.count)) };
+  const inked = plates.map((_, k) => {
+    let sum = 0;
+    for (let y = margin; y < size.height - margin; y++) {
+      for (let x = margin; x < size.width - margin; x++) sum += shares.inked(y * size.width + x, k);
+    }
+    return sum / (view.columns * rows.count);
+  });
+  return { rgba, inked };
+}
+
+/** Blurs of fewer pixels change nothing worth having. */
+const LEAST_BLUR = 0.3;
+
+/** Wide RGB to linear sRGB, nine factors. */
+const WIDE_TO_SRGB = (() => {
+  const columns = [
+    xyzToLinear(wideToXyz([1, 0, 0])),
+    xyzToLinear(wideToXyz([0, 1, 0])),
+    xyzToLinear(wideToXyz([0, 0, 1])),
+  ];
+  return Float64Array.from({ length: 9 }, (_, i) => columns[i % 3][Math.floor(i / 3)]);
+})();
+
+const planesOf = ({ width, height }: { width: number; height: number }): Float32Array[] =>
+  [0, 1, 2].map(() => new Float32Array(width * height));
+
+/** The mean of the overprints' colours by their shares. */
+function mixInto(
+  planes: readonly Float32Array[],
+  i: number,
+  shares: Float64Array,
+  colours: Float64Array,
+): void {
+  let [r, g, b] = [0, 0, 0];
+  for (let set = 0, at = 0; set < shares.length; set++, at += 3) {
+    const share = shares[set];
+    if (share === 0) continue;
+    r += share * colours[at];
+    g += share * colours[at + 1];
+    b += share * colours[at + 2];
+  }
+  planes[0][i] = r;
+  planes[1][i] = g;
+  planes[2][i] = b;
+}
+
+/** Where the middle of a screen pixel lies on the sheet, mm. */
+function placeOnSheet(frame: Frame, view: View, { first }: ViewRows) {
+  const perPixel = 1 / mmToPixels(1, frame);
+  const [across, down] = [view.width / view.columns, view.height / view.rows];
+  return (x: number, y: number): { x: number; y: number } => ({
+    x: (view.x + (x + 0.5) * across) * perPixel - frame.bleed,
+    y: (view.y + (first + y + 0.5) * down) * perPixel - frame.bleed,
+  });
+}
+
+/** What covers a screen pixel. */
+interface Shares {
+  /** Shares of exactly each set of plates; the array is filled anew by every call. */
+  readonly at: (pixel: number) => Float64Array;
+  /** Share that a plate, by its place among them, inks. */
+  readonly inked: (pixel: number, plate: number) => number;
+}
+
+function sharesOf(
+  scene: Scene,
+  frame: Frame,
+  { width, height, columns, rows }: View,
+  wide: View,
+  part: ViewRows,
+  plates: readonly number[],
+): Shares {
+  const shares = new Float64Array(1 << plates.length);
+  if (width < columns || height < rows) {
+    const { sets } = enlargedSets(scene, frame, wide, part, plates);
+    const at = (pixel: number) => {
+      shares.fill(0);
+      shares[sets[pixel]] = 1;
+      return shares;
+    };
+    return { at, inked: (pixel, plate) => (sets[pixel] >> plate) & 1 };
+  }
+  if (frame.draft) {
+    // A first picture takes it that plates know nothing of one another within a pixel.
+    const alone = plates.map((plate) => inkedAreas(scene, frame, wide, part, [plate]));
+    const inked = (pixel: number, plate: number) => alone[plate].areas[1]![pixel] / alone[plate].full;
+    const at = (pixel: number) => {
+      shares[0] = 1;
+      for (let k = 0; k < alone.length; k++) {
+        const share = inked(pixel, k);
+        for (let set = 0; set < 1 << k; set++) {
+          shares[set | (1 << k)] = shares[set] * share;
+          shares[set] *= 1 - share;
+        }
+      }
+      return shares;
+    };
+    return { at, inked };
+  }
+  const { areas, full } = inkedAreas(scene, frame, wide, part, plates);
+  const at = (pixel: number) => {
+    sharesAt(areas, full, pixel, shares);
+    return shares;
+  };
+  return { at, inked: (pixel, plate) => areas[1 << plate]![pixel] / full };
 }
 
 /**
@@ -164,27 +251,40 @@ export function pressProof(
  * there looks darker. Over a few cells the mean becomes what the Yule–Nielsen model predicts.
  */
 function spreadLight(
-  light: Float32Array[],
-  caught: Float32Array[],
+  light: readonly Float32Array[] | undefined,
+  caught: readonly Float32Array[],
   { width, height }: { width: number; height: number },
   sigma: number,
   n: number,
-): void {
-  for (let k = 0; k < 3; k++) {
-    const mean = sigma < 0.3 ? light[k] : blurLight(light[k], width, height, sigma);
-    const roots = sigma < 0.3 ? caught[k] : blurLight(caught[k], width, height, sigma);
-    const plane = new Float32Array(light[k].length);
-    for (let i = 0; i < plane.length; i++) {
-      plane[i] = mean[i] > 0 ? (light[k][i] * power(roots[i], n)) / mean[i] : light[k][i];
-    }
-    light[k] = plane;
-  }
+): Float32Array[] {
+  const toPower = powerOf(n);
+  return caught.map((roots, k) => {
+    if (!light) return roots.map(toPower);
+    const mean = blurLight(light[k], width, height, sigma);
+    const wide = blurLight(roots, width, height, sigma);
+    return light[k].map((value, i) => (mean[i] > 0 ? (value * toPower(wide[i])) / mean[i] : value));
+  });
 }
 
+/** Steps of the table that powers are read through. */
+const STEPS = 4096;
+
+/** x^n for x of 0 to 1 and a little more, by a table. */
+function powerOf(n: number): (x: number) => number {
+  const table = Float64Array.from({ length: STEPS + 2 }, (_, i) => power(i / STEPS, n));
+  return (x) => {
+    const at = x * STEPS;
+    if (at >= STEPS) return power(x, n);
+    const low = at | 0;
+    return table[low] + (table[low + 1] - table[low]) * (at - low);
+  };
+}
+
+/** Colours of the overprints, three bands each, one after another. */
 interface Colouring {
-  readonly colours: readonly WideRgb[];
+  readonly colours: Float64Array;
   /** The same to the power 1/n. */
-  readonly roots: readonly WideRgb[];
+  readonly roots: Float64Array;
 }
 
 /** The colours of the overprints at a place of the sheet; the same everywhere unless an ink is blended. */
@@ -199,8 +299,8 @@ function colouringOf(
     const known = measured.filter(({ inks: ids }) =>
       ids.every((id) => inks.find((ink) => ink.id === id)?.fountain === null),
     );
-    const colours = overprintLight(stock, here, known);
-    return { colours, roots: colours.map(([r, g, b]) => [root(r), root(g), root(b)]) };
+    const colours = Float64Array.from(overprintLight(stock, here, known).flat());
+    return { colours, roots: colours.map(root) };
   };
   const fixed = made(inks.map(() => 0));
   const known = new Map<number, Colouring>();
