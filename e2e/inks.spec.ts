@@ -231,7 +231,7 @@ test('pulls are kept, wiped against and taken up; the proof is seen from afar an
   await saved(page);
   expect((await recipeOf(id)).stock.lab).toEqual([100, 0, 0]);
   await page.keyboard.press('x');
-  await pulls.getByRole('button', { name: 'Throw away' }).click();
+  await pulls.getByRole('button', { name: 'Discard' }).click();
   await expect(pulls.getByRole('textbox', { name: 'Name of the pull' })).toHaveCount(0);
   expect(await server.json<PullView[]>(`jobs/${id}/pulls`)).toEqual([]);
   await page.getByRole('button', { name: 'Put the pulls away' }).click();

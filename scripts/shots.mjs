@@ -23,7 +23,9 @@ await withDemoPage(async (page, url) => {
     await page.getByRole('link', { name: `Open ${name}` }).click();
     await page.getByRole('complementary', { name: 'Docket' }).waitFor();
     await exact();
-    await page.getByText(/covers/).waitFor({ timeout: 120_000 });
+    await page.waitForFunction(() => !document.body.textContent.includes('counting…'), null, {
+      timeout: 180_000,
+    });
   };
   await page.goto(`${url}/`);
   await page.waitForFunction(
@@ -106,6 +108,42 @@ await withDemoPage(async (page, url) => {
     ),
   );
   await shot('test-strip');
+
+  await open('Season leaflet');
+  await page.keyboard.press('3');
+  await page.mouse.move(800, 330);
+  await page.waitForTimeout(800);
+  await shot('process');
+
+  await open('Open Night poster');
+  await page.keyboard.press('3');
+  await exact();
+  await shot('two-inks');
+
+  await open('Dusk tote');
+  await page.keyboard.press('3');
+  await exact();
+  await page.getByRole('button', { name: /^White, covering \d/ }).click();
+  await shot('dark-cloth');
+  await page.getByRole('radio', { name: 'Product' }).click();
+  await page.locator('[data-testid=product-canvas][data-sharpness=exact]').waitFor({ timeout: 120_000 });
+  await page.waitForTimeout(500);
+  await shot('product');
+
+  await open('First light card');
+  await page.keyboard.press('3');
+  await page.keyboard.press('p');
+  await page.getByRole('img', { name: 'Proof of Pull 1' }).waitFor();
+  await setNumber('Ink soaks in', '0.2');
+  await page.getByRole('button', { name: 'Wipe' }).click();
+  await page.locator('[data-testid=wipe-canvas][data-sharpness=exact]').waitFor({ timeout: 60_000 });
+  await exact();
+  await page.waitForFunction(() => [...document.images].every((one) => one.complete));
+  await shot('pulls');
+
+  await page.goto(`${url}/stocks`);
+  await page.waitForTimeout(500);
+  await shot('shelves');
 
   await page.goto(`${url}/runs`);
   await page.getByRole('article').first().waitFor();

@@ -52,7 +52,7 @@ export function duskTote({ marsh, typefaces }: DemoMaterials): JobDocument {
       plates: [
         {
           ...newPlate('plate-1', 'ink-1', dotted({ ruling: 30, angle: 22.5 }, { smallest: 5 })),
-          base: { fullness: 40 },
+          base: { fullness: 40, highlights: null },
           spread: -0.3,
         },
         newPlate('plate-2', 'ink-2', dotted({ ruling: 30, angle: 82.5 }, { smallest: 5 })),

@@ -3,6 +3,9 @@ import { Toaster } from 'sonner';
 import { JobBoard } from './job-board/job-board.tsx';
 import { LightTable } from './light-table/light-table.tsx';
 import { Runs } from './runs/runs.tsx';
+import { InkShelf } from './shelves/ink-shelf.tsx';
+import { ScreenShelfPage } from './shelves/screen-shelf.tsx';
+import { StockShelf } from './shelves/stock-shelf.tsx';
 import { NotHere } from './shell/not-here.tsx';
 
 const router = createBrowserRouter([
@@ -10,6 +13,9 @@ const router = createBrowserRouter([
   { path: '/jobs/:id', element: <Navigate to="screens" replace relative="path" /> },
   { path: '/jobs/:id/:stage', element: <LightTable /> },
   { path: '/runs', element: <Runs /> },
+  { path: '/inks', element: <InkShelf /> },
+  { path: '/stocks', element: <StockShelf /> },
+  { path: '/screens', element: <ScreenShelfPage /> },
   { path: '*', element: <NotHere /> },
 ]);
 

@@ -79,8 +79,29 @@ export function withoutInk(recipe: Recipe, ink: string): Recipe {
     ...recipe,
     inks: recipe.inks.filter(({ id }) => id !== ink),
     overprints: recipe.overprints.filter(({ inks }) => !inks.includes(ink)),
-    plates: recipe.plates.filter((plate) => plate.ink !== ink),
+    plates: recipe.plates
+      .filter((plate) => plate.ink !== ink)
+      .map((plate) =>
+        plate.base?.highlights === ink ? { ...plate, base: { ...plate.base, highlights: null } } : plate,
+      ),
   };
+}
+
+/** A recipe whose base lets its highlights go to a white of their own, printed last; or takes them back. */
+export function withHighlights(recipe: Recipe, base: string, apart: boolean): Recipe {
+  const at = recipe.plates.findIndex((plate) => plate.ink === base);
+  const present = recipe.plates[at].base;
+  if (!present) return recipe;
+  const { id: _, ...under } = inkOf(recipe.inks, base);
+  const white = inkForJob(recipe, { ...under, name: `${under.name}, highlights` });
+  const next = apart ? withInks(recipe, [white]) : recipe;
+  const changed = {
+    ...next,
+    plates: next.plates.map((plate) =>
+      plate.ink === base ? { ...plate, base: { ...present, highlights: apart ? white.id : null } } : plate,
+    ),
+  };
+  return apart || !present.highlights ? changed : withoutInk(changed, present.highlights);
 }
 
 /** A shelf's ink as an ink of a job. */

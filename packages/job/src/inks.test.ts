@@ -28,6 +28,7 @@ import {
   stockSchema,
   TONE_STARTS,
   withCondition,
+  withHighlights,
   withInks,
   withoutInk,
   withRoute,
@@ -226,4 +227,22 @@ it('version 4 is brought up to date: colours as Lab, an ink each, plates that no
   ]);
   expect(next.originals.map(({ overprint }) => overprint)).toEqual([false, true]);
   expect(next.plates[0]).toEqual({ ...recipe.plates[0] });
+});
+
+describe('highlights of a base', () => {
+  it('get a white of their own, printed last, and go back with it', () => {
+    const based = {
+      ...recipe,
+      plates: recipe.plates.map((plate) => ({ ...plate, base: { fullness: 50, highlights: null } })),
+    };
+    const parted = withHighlights(based, 'ink-1', true);
+    expect(parted.inks.map(({ name }) => name)).toEqual(['Black', 'Black, highlights']);
+    expect(parted.plates[0].base).toEqual({ fullness: 50, highlights: 'ink-2' });
+    expect(parted.plates.at(-1)!.ink).toBe('ink-2');
+    readable(parted);
+    const back = withHighlights(parted, 'ink-1', false);
+    expect(back.inks).toHaveLength(1);
+    expect(back.plates[0].base).toEqual({ fullness: 50, highlights: null });
+    expect(withHighlights(recipe, 'ink-1', true)).toBe(recipe);
+  });
 });

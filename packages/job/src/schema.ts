@@ -194,7 +194,9 @@ const plate = Joi.object({
   weight: between({ least: -100, most: 100 }),
   spread: between(LIMITS.edges),
   knocksOut: Joi.boolean().required(),
-  base: Joi.object({ fullness: percent }).allow(null).required(),
+  base: Joi.object({ fullness: percent, highlights: id.allow(null) })
+    .allow(null)
+    .required(),
   strokes: strokesSchema,
   shift: Joi.object({
     x: between(LIMITS.shift),
@@ -230,6 +232,7 @@ const recipe = Joi.object({
     const named = [
       ...value.originals.flatMap(({ route }) => routeInks(route)),
       ...value.plates.map((one) => one.ink),
+      ...value.plates.flatMap(({ base }) => (base?.highlights ? [base.highlights] : [])),
     ];
     const stray = named.find((one) => !inks.has(one));
     if (stray !== undefined) return helpers.error('inks.missing', { ink: stray });

@@ -39,7 +39,7 @@ export function LabField({
             ? 'This cannot be read as a colour. Try 46 -24 -30 (Lab), #2f6f8f (sRGB) or 1.6 D (density).'
             : 'L, a, b under D50. You may also type #2f6f8f (sRGB) or 1.6 D (density of a neutral).'
         }
-        className={`figures h-6 w-[112px] rounded-sm border bg-white px-1.5 text-right ${wrong ? 'border-ruby text-ruby' : 'border-edge hover:border-soft'}`}
+        className={`figures h-6 w-[122px] rounded-sm border bg-white px-1.5 text-right ${wrong ? 'border-ruby text-ruby' : 'border-edge hover:border-soft'}`}
         value={typed ?? labWords(value)}
         onChange={(event) => setTyped(event.target.value)}
         onFocus={(event) => event.target.select()}

@@ -1,6 +1,7 @@
 import {
   buildPyramid,
   coloursAt,
+  composedArt,
   isModelled,
   labsOf,
   pickColours,
@@ -212,12 +213,19 @@ const workerApi = {
     return plates.every((plate) => preparePlate(scene, plate, frame, row, PREPARED));
   },
 
-  /** Percent asked of each plate at a pixel of the frame, and percent made, its dot limits kept. */
+  /** Percent that the originals ask of each plate at a pixel of the frame, and percent made after its curve and dot limits. */
   readTones(recipe: Recipe, frame: Frame, x: number, y: number): { asked: number; made: number }[] {
     return recipe.plates.map(({ screen }, plate) => {
       const region = { x, y, width: 1, height: 1 };
-      const asked = plateCoverage({ recipe, ...materials }, plate, frame, region).data[0];
-      return { asked: coverageToPercent(asked), made: (limitCoverage(screen, asked) * 100) / SOLID };
+      const scene = { recipe, ...materials };
+      const asked = composedArt(scene, plate, frame, region).tone.data[0];
+      const worked = plateCoverage(scene, plate, frame, region).data[0];
+      // What is solid or bare as line work is asked for as such.
+      const whole = worked === SOLID || worked === 0;
+      return {
+        asked: coverageToPercent(whole ? worked : asked),
+        made: (limitCoverage(screen, worked) * 100) / SOLID,
+      };
     });
   },
 

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { Link, NavLink } from 'react-router';
+import { Link, NavLink, useLocation } from 'react-router';
 
 /** The bar across every place: mark, where you are, what you can do here. */
 export function TopBar({ where, children }: { where?: ReactNode; children?: ReactNode }) {
@@ -13,6 +13,9 @@ export function TopBar({ where, children }: { where?: ReactNode; children?: Reac
       {where ?? (
         <nav className="flex h-full items-center gap-5" aria-label="Places">
           <Place to="/">Job board</Place>
+          <Place to="/inks" also={['/stocks', '/screens']}>
+            Shelves
+          </Place>
           <Place to="/runs">Runs</Place>
         </nav>
       )}
@@ -21,13 +24,14 @@ export function TopBar({ where, children }: { where?: ReactNode; children?: Reac
   );
 }
 
-function Place({ to, children }: { to: string; children: ReactNode }) {
+function Place({ to, also = [], children }: { to: string; also?: readonly string[]; children: ReactNode }) {
+  const { pathname } = useLocation();
   return (
     <NavLink
       to={to}
       end
       className={({ isActive }) =>
-        `flex h-full items-center border-b-2 pt-0.5 ${isActive ? 'border-ink font-semibold' : 'border-transparent text-soft hover:text-ink'}`
+        `flex h-full items-center border-b-2 pt-0.5 ${isActive || also.includes(pathname) ? 'border-ink font-semibold' : 'border-transparent text-soft hover:text-ink'}`
       }
     >
       {children}

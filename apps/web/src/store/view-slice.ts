@@ -32,8 +32,11 @@ export interface ViewState {
   readonly look: ProofLook;
   /** Id of the original whose colours beyond its inks are shown, or null. */
   readonly reach: string | null;
-  /** What the table is wiped against: a pull by its id, or the originals; and where the wipe stands, 0–1. */
-  readonly wipe: { readonly against: string; readonly at: number } | null;
+  /**
+   * What the table is wiped against: a pull by its id, or the originals; and where the wipe stands, 0–1; or whether the two
+   * are laid beside one another.
+   */
+  readonly wipe: { readonly against: string; readonly at: number; readonly beside?: boolean } | null;
   /** True while the pulls are shown. */
   readonly pulls: boolean;
   /** Id of the ink whose card is open, or null. */

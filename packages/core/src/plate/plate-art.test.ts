@@ -159,7 +159,7 @@ describe('plates that know of one another', () => {
   });
   it('a base lies under all that is printed over it, fuller as it is told, and choked', () => {
     const based = (fullness: number, spread = 0) =>
-      withRecipe(square(128, { first: { base: { fullness }, spread } }), {
+      withRecipe(square(128, { first: { base: { fullness, highlights: null }, spread } }), {
         originals: square(128).recipe.originals.map((one) => ({
           ...one,
           route: { kind: 'ink', ink: 'ink-2' },
@@ -181,6 +181,36 @@ describe('plates that know of one another', () => {
         100,
       ),
     ).toBe(0);
+  });
+});
+
+describe('highlights parted from a base', () => {
+  it('what something is printed over stays base, the rest goes to its own plate', () => {
+    // The base's own art over the whole square, colour over its right half.
+    const base = square(0, { first: { base: { fullness: 0, highlights: 'ink-3' } } });
+    const [original] = base.recipe.originals;
+    const scene = withRecipe(base, {
+      originals: [
+        original,
+        {
+          ...original,
+          id: 'original-2',
+          placement: { ...original.placement, x: 10 },
+          route: { kind: 'ink', ink: 'ink-2' },
+          overprint: true,
+        },
+      ],
+      inks: [...base.recipe.inks, testInk('ink-3', [98, 0, 0])],
+      plates: [...base.recipe.plates, testPlate('plate-3', 'ink-3', dotScreen({ ruling: 30, angle: 75 }))],
+    });
+    expect([0, 1, 2].map((plate) => coverage(scene, plate, 120, 100))).toEqual([SOLID, SOLID, 0]);
+    expect([0, 1, 2].map((plate) => coverage(scene, plate, 80, 100))).toEqual([0, 0, SOLID]);
+    const together = withRecipe(scene, {
+      plates: scene.recipe.plates.map((plate) =>
+        plate.base ? { ...plate, base: { fullness: 0, highlights: null } } : plate,
+      ),
+    });
+    expect([0, 1, 2].map((plate) => coverage(together, plate, 80, 100))).toEqual([SOLID, 0, 0]);
   });
 });
 
@@ -308,7 +338,7 @@ it('any region of a plate that is worked on is that part of the whole, bit for b
   const screen = newScreen('dots', { ruling: 33, angle: 20 });
   const scene = square(90, {
     first: {
-      base: { fullness: 30 },
+      base: { fullness: 30, highlights: null },
       spread: -0.4,
       strokes,
       weight: 25,

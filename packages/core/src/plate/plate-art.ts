@@ -17,10 +17,20 @@ const knockers = ({ plates }: Recipe, plate: number): number[] =>
   plates.flatMap(({ knocksOut, printed }, i) => (i > plate && knocksOut && printed ? [i] : []));
 
 /** Plates that a base lies under. */
-const carriedBy = ({ plates }: Recipe, plate: number): number[] =>
-  plates[plate].base
-    ? plates.flatMap(({ printed, base }, i) => (i > plate && printed && !base ? [i] : []))
+const carriedBy = ({ plates }: Recipe, plate: number): number[] => {
+  const { base } = plates[plate];
+  return base
+    ? plates.flatMap((other, i) =>
+        i > plate && other.printed && !other.base && other.ink !== base.highlights ? [i] : [],
+      )
     : [];
+};
+
+/** The base whose highlights go to a plate; −1 when there is none. */
+const baseOf = ({ plates }: Recipe, plate: number): number =>
+  plates.findIndex(
+    ({ base, printed }, i) => i !== plate && printed && base?.highlights === plates[plate].ink,
+  );
 
 /** True when a plate may have parts that are never screened. */
 export const hasLines = (scene: Pick<Scene, 'recipe'>, plate: number): boolean =>
@@ -34,7 +44,9 @@ export function artKey(recipe: Recipe, plate: number): string {
   const { originals, plates, inks, stock, overprints, sheet } = recipe;
   const shown = originals.filter((original) => original.shown);
   const { screen: _, ...own } = plates[plate];
-  const others = [...carriedBy(recipe, plate), ...knockers(recipe, plate)].map((one) => {
+  const base = baseOf(recipe, plate);
+  const under = base < 0 ? [] : [base, ...carriedBy(recipe, base)];
+  const others = [...carriedBy(recipe, plate), ...knockers(recipe, plate), ...under].map((one) => {
     const { screen: _screen, ...rest } = plates[one];
     return rest;
   });
@@ -163,8 +175,13 @@ function workedArt(
   const before = takeKept(scene, plate, frame, region, out);
   if (before) return before;
   let art = composedArt(scene, plate, frame, region, out);
-  for (const other of carriedBy(recipe, plate)) {
-    art = layBase(art, keptArt(scene, other, frame, region), own.base!.fullness / 100);
+  const over = carriedBy(recipe, plate).map((other) => keptArt(scene, other, frame, region));
+  if (own.base?.highlights) art = partHighlights(art, over, 'base');
+  for (const other of over) art = layBase(art, other, own.base!.fullness / 100);
+  const base = baseOf(recipe, plate);
+  if (base >= 0) {
+    const above = carriedBy(recipe, base).map((other) => keptArt(scene, other, frame, region));
+    art = layBase(art, partHighlights(composedArt(scene, base, frame, region), above, 'highlights'), 0);
   }
   paint(art, own, recipe.sheet.width, frame, region);
   const table = ownTable(own);
@@ -184,6 +201,18 @@ function ownTable({ curve, weight }: PlateRecipe): Uint16Array | undefined {
       return { in: i * 5, out: 100 * (at + (weight / 100) * at * (1 - at)) };
     }),
   );
+}
+
+/** A base's own art, parted: as far as something is printed over it, it is base; as far as not, highlight. */
+function partHighlights(art: PlateArt, over: readonly PlateArt[], wanted: 'base' | 'highlights'): PlateArt {
+  const { data } = art.tone;
+  for (let i = 0; i < data.length; i++) {
+    let most = 0;
+    for (const { tone } of over) if (tone.data[i] > most) most = tone.data[i];
+    const share = wanted === 'base' ? most : SOLID - most;
+    data[i] = Math.round((data[i] * share) / SOLID);
+  }
+  return art;
 }
 
 /** Ink under another plate's art. */

@@ -117,9 +117,10 @@ export interface PlateRecipe {
   readonly knocksOut: boolean;
   /**
    * Ink under all plates that are printed after it, wherever they print; null for none. Fullness in percent: 0 as much as
-   * the strongest of them, 100 solid under any.
+   * the strongest of them, 100 solid under any. Highlights are what of its own ink nothing is printed over: they may go to a
+   * plate of their own, named by its ink, to be printed last; null to stay on the base.
    */
-  readonly base: { readonly fullness: number } | null;
+  readonly base: { readonly fullness: number; readonly highlights: string | null } | null;
   /** Painted in (above 0) or away; places are shares of the trimmed sheet's width. */
   readonly strokes: readonly Stroke[];
   readonly shift: Shift;

@@ -294,8 +294,9 @@ const shirt: Scene = (() => {
         [690, 500, 640, 840],
         [420, 700, 470, 860],
       ]) {
-        context.strokeStyle = 'rgb(31 29 26 / 0.06)';
-        context.lineWidth = 34;
+        context.strokeStyle = 'rgb(31 29 26 / 0.035)';
+        context.lineCap = 'round';
+        context.lineWidth = 24;
         context.beginPath();
         context.moveTo(x, y);
         context.quadraticCurveTo(x + 10, (y + down) / 2, to, down);

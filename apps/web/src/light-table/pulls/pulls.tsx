@@ -95,7 +95,7 @@ function Pull({ pull, job }: { pull: PullView; job: string }) {
         value={pull.name}
         onChange={(name) => said(rename({ job, pull: pull.id, name }).unwrap())}
       />
-      <div className="flex gap-2.5 text-soft">
+      <div className="flex gap-2 text-soft">
         <button
           type="button"
           className={link}
@@ -103,6 +103,16 @@ function Pull({ pull, job }: { pull: PullView; job: string }) {
           onClick={() => dispatch(wiped(wiping ? null : { against: pull.id, at: 0.5 }))}
         >
           {wiping ? 'Stop' : 'Wipe'}
+        </button>
+        <button
+          type="button"
+          className={link}
+          aria-pressed={wiping && wipe.beside === true}
+          onClick={() =>
+            dispatch(wiped(wiping && wipe.beside ? null : { against: pull.id, at: 0.5, beside: true }))
+          }
+        >
+          Beside
         </button>
         <button type="button" className={link} onClick={takeUp}>
           Take up
@@ -115,7 +125,7 @@ function Pull({ pull, job }: { pull: PullView; job: string }) {
             said(drop({ job, pull: pull.id }).unwrap());
           }}
         >
-          Throw away
+          Discard
         </button>
       </div>
     </li>

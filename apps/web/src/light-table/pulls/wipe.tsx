@@ -9,6 +9,17 @@ import { useDocument } from '../../store/use-job.ts';
 import { wiped } from '../../store/view-slice.ts';
 import { whatToDraw } from '../table/what.ts';
 
+/** A pull, or the originals: the document it is of, and its name; undefined while it has not come. */
+export function useWiped(): { document: JobDocument; name: string; original: boolean } | undefined {
+  const present = useDocument();
+  const job = useAppSelector((state) => state.job!.id);
+  const against = useAppSelector((state) => state.view.wipe?.against);
+  const { data: pulls = [] } = usePullsQuery(job);
+  if (against === 'original') return { document: present, name: 'Before', original: true };
+  const pull = pulls.find(({ id }) => id === against);
+  return pull && { document: pull.document, name: pull.name, original: false };
+}
+
 /** A pull, or the originals, over the left part of the table, up to a line that is dragged. */
 export function Wipe({
   visible,
@@ -19,15 +30,13 @@ export function Wipe({
 }) {
   const dispatch = useAppDispatch();
   const present = useDocument();
-  const job = useAppSelector((state) => state.job!.id);
   const { wipe, look, table } = useAppSelector((state) => state.view);
   const { against, at } = wipe!;
-  const { data: pulls = [] } = usePullsQuery(job);
-  const pull = pulls.find(({ id }) => id === against);
-  const document = against === 'original' ? present : pull?.document;
+  const found = useWiped();
   const box = useRef<HTMLDivElement>(null);
   const dragging = useRef(false);
-  if (!document) return null;
+  if (!found) return null;
+  const { document, name, original } = found;
   const { columns, rows } = visible.view;
   const move = (event: PointerEvent) => {
     if (!dragging.current) return;
@@ -54,19 +63,12 @@ export function Wipe({
           key={against}
           document={document}
           view={viewOn(document, present, visible.view)}
-          what={whatToDraw(
-            document,
-            against === 'original' ? 'original' : table === 'film' ? 'film' : 'proof',
-            null,
-            {
-              look,
-            },
-          )}
+          what={whatToDraw(document, original ? 'original' : table === 'film' ? 'film' : 'proof', null, {
+            look,
+          })}
           ratio={ratio}
         />
-        <span className="absolute top-2 left-2 rounded-sm bg-ink px-1.5 py-0.5 text-raised">
-          {against === 'original' ? 'Before' : pull!.name}
-        </span>
+        <span className="absolute top-2 left-2 rounded-sm bg-ink px-1.5 py-0.5 text-raised">{name}</span>
       </div>
       <div
         role="slider"
@@ -111,7 +113,7 @@ function viewOn(document: JobDocument, present: JobDocument, view: View): View {
   };
 }
 
-function Picture({
+export function Picture({
   document,
   view,
   what,

@@ -81,8 +81,11 @@ export function Readout() {
                   {tone ? (
                     <>
                       {percent(tone.asked)}
-                      {few && Math.abs(tone.made - tone.asked) >= 0.05 && (
-                        <span className="text-rack-soft"> → {percent(tone.made)}</span>
+                      {Math.abs(tone.made - tone.asked) >= 0.05 && (
+                        <span className={`text-rack-soft ${few ? '' : 'block'}`}>
+                          {' '}
+                          → {percent(tone.made)}
+                        </span>
                       )}
                     </>
                   ) : (

@@ -22,6 +22,7 @@ import { StripLayer } from '../strip/strip-layer.tsx';
 import { StripPanel } from '../strip/strip-panel.tsx';
 import { Product } from '../product/product.tsx';
 import { Pulls } from '../pulls/pulls.tsx';
+import { Beside } from '../pulls/beside.tsx';
 import { Wipe } from '../pulls/wipe.tsx';
 import { TouchUp } from './touch-up.tsx';
 import { TableBars } from './table-bars.tsx';
@@ -207,9 +208,11 @@ export function Table() {
       )}
       {size.width > 0 && stage === 'tone' && <ToneBrush lie={lie} ratio={size.ratio} />}
       {size.width > 0 && stage === 'inks' && <TouchUp lie={lie} ratio={size.ratio} />}
-      {view.wipe && visible && !cropping && (arrival === 'some' || arrival === 'whole') && (
-        <Wipe visible={visible} ratio={size.ratio} />
-      )}
+      {view.wipe &&
+        visible &&
+        !cropping &&
+        (arrival === 'some' || arrival === 'whole') &&
+        (view.wipe.beside ? <Beside size={size} /> : <Wipe visible={visible} ratio={size.ratio} />)}
       {view.table === 'product' && <Product />}
       <TableBars lie={lie} ratio={size.ratio} sharpness={sharpness} arrival={arrival} />
       <StripPanel />

@@ -33,7 +33,9 @@ function InkCard({ ink }: { ink: Ink }) {
   const { recipe } = useDocument();
   const editRecipe = useEditRecipe();
   const open = useAppSelector((state) => state.view.step) === inkCard(ink.id);
-  const used = isUsed(recipe, ink.id) || recipe.plates.some((plate) => plate.ink === ink.id && plate.base);
+  const used =
+    isUsed(recipe, ink.id) ||
+    recipe.plates.some(({ ink: own, base }) => (own === ink.id && base) || base?.highlights === ink.id);
   return (
     <Card
       id={inkCard(ink.id)}

@@ -1,5 +1,5 @@
 import { STRAIGHT, type Ink, type PlateRecipe } from '@brachytone/core';
-import { LIMITS } from '@brachytone/job';
+import { LIMITS, withHighlights } from '@brachytone/job';
 import { Paintbrush } from 'lucide-react';
 import { useState } from 'react';
 import { DEGREES, FINE_MM, PERCENT } from '../../../controls/quantity.ts';
@@ -8,6 +8,7 @@ import { SwitchRow } from '../../../controls/switch-row.tsx';
 import { edit } from '../../../store/job-slice.ts';
 import { useAppDispatch } from '../../../store/store.ts';
 import { useDocument } from '../../../store/use-job.ts';
+import { useEditRecipe } from '../../../store/use-edit-recipe.ts';
 import { inkOnStock } from '../../ink-colour.ts';
 import { ResetButton } from '../group.tsx';
 import { HandTool } from '../original/parts/hand-tool.tsx';
@@ -16,6 +17,7 @@ import { CurveChart } from '../tone/curve-chart.tsx';
 /** What is done to an ink's plate by itself. */
 export function PlateWork({ ink }: { ink: Ink }) {
   const dispatch = useAppDispatch();
+  const editRecipe = useEditRecipe();
   const { recipe } = useDocument();
   const at = recipe.plates.findIndex((plate) => plate.ink === ink.id);
   const plate = recipe.plates[at];
@@ -67,20 +69,35 @@ export function PlateWork({ ink }: { ink: Ink }) {
           title="Ink wherever they print, so that they do not sink into a dark stock; choke it so that it does not peep out"
           on={base !== null}
           onChange={(on) =>
-            set('Base', on ? { base: { fullness: 60 }, spread: -0.25 } : { base: null, spread: 0 })
+            set(
+              'Base',
+              on ? { base: { fullness: 60, highlights: null }, spread: -0.25 } : { base: null, spread: 0 },
+            )
           }
         />
       )}
       {base && (
-        <SliderRow
-          label="Fullness"
-          value={base.fullness}
-          unit={PERCENT}
-          least={0}
-          most={100}
-          path={[...path, 'base', 'fullness']}
-          onChange={(fullness, gesture) => set('Base', { base: { fullness } }, gesture)}
-        />
+        <>
+          <SliderRow
+            label="Fullness"
+            value={base.fullness}
+            unit={PERCENT}
+            least={0}
+            most={100}
+            path={[...path, 'base', 'fullness']}
+            onChange={(fullness, gesture) => set('Base', { base: { ...base, fullness } }, gesture)}
+          />
+          <SwitchRow
+            label="Highlights on a plate of their own"
+            title="What of this ink nothing is printed over is printed last, by itself, so that it stays the brightest"
+            on={base.highlights !== null}
+            onChange={(on) =>
+              editRecipe(on ? 'Highlights apart' : 'Highlights with the base', (one) =>
+                withHighlights(one, ink.id, on),
+              )
+            }
+          />
+        </>
       )}
       <SliderRow
         label="Moved across"
