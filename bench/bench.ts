@@ -1,3 +1,4 @@
+import { plainPlate, WHITE_STOCK } from '@brachytone/core';
 /**
  * Measures the engine and prints a table. Everything runs in this one process, one core, medians of several turns;
  * beside each stands the ratio to a plain memory copy and, where there is one, to the naive loop, so that the figures
@@ -38,15 +39,7 @@ import {
   type Thresholds,
   type Tone,
 } from '@brachytone/core';
-import {
-  inkRoute,
-  newPlate,
-  newProcess,
-  PRINTING_CONDITIONS,
-  PROCESS_IDS,
-  processInks,
-  WHITE_STOCK,
-} from '@brachytone/job';
+import { inkRoute, newProcess, PRINTING_CONDITIONS, PROCESS_IDS, processInks } from '@brachytone/job';
 
 interface Row {
   work: string;
@@ -114,7 +107,7 @@ const a3: Recipe = {
       overprint: false,
     },
   ],
-  plates: [newPlate('k', 'k', newScreen('dots', { ruling: 65, angle: 45 }))],
+  plates: [plainPlate('k', 'k', newScreen('dots', { ruling: 65, angle: 45 }))],
 };
 
 /** The reference: a branch a pixel, the threshold found by its place in the brick every time. */

@@ -1,5 +1,6 @@
+import { plainPlate } from '@brachytone/core';
 import type { JobDocument } from '@brachytone/job';
-import { newContainer, newJob, newPlate } from '@brachytone/job';
+import { newContainer, newJob } from '@brachytone/job';
 import { dotted } from './dotted.ts';
 import { ink, stock } from './inks.ts';
 import type { DemoMaterials } from './jobs.ts';
@@ -51,13 +52,13 @@ export function duskTote({ marsh, typefaces }: DemoMaterials): JobDocument {
       ],
       plates: [
         {
-          ...newPlate('plate-1', 'ink-1', dotted({ ruling: 30, angle: 22.5 }, { smallest: 5 })),
+          ...plainPlate('plate-1', 'ink-1', dotted({ ruling: 30, angle: 22.5 }, { smallest: 5 })),
           base: { fullness: 40, highlights: null },
           spread: -0.3,
         },
-        newPlate('plate-2', 'ink-2', dotted({ ruling: 30, angle: 82.5 }, { smallest: 5 })),
-        newPlate('plate-3', 'ink-3', dotted({ ruling: 30, angle: 52.5 }, { smallest: 5 })),
-        newPlate('plate-4', 'ink-4', dotted({ ruling: 30, angle: 7.5 }, { smallest: 5 })),
+        plainPlate('plate-2', 'ink-2', dotted({ ruling: 30, angle: 82.5 }, { smallest: 5 })),
+        plainPlate('plate-3', 'ink-3', dotted({ ruling: 30, angle: 52.5 }, { smallest: 5 })),
+        plainPlate('plate-4', 'ink-4', dotted({ ruling: 30, angle: 7.5 }, { smallest: 5 })),
       ],
     },
   };

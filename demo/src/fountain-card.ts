@@ -1,6 +1,7 @@
+import { plainPlate } from '@brachytone/core';
 import type { Gradient } from '@brachytone/core';
 import type { JobDocument } from '@brachytone/job';
-import { newDrawing, newGradient, newJob, newPlate } from '@brachytone/job';
+import { newDrawing, newGradient, newJob } from '@brachytone/job';
 import { dotted } from './dotted.ts';
 import { ink, stock } from './inks.ts';
 import type { DemoMaterials } from './jobs.ts';
@@ -57,7 +58,7 @@ export function fountainCard({ heron, typefaces }: DemoMaterials): JobDocument {
           },
         },
       ],
-      plates: [newPlate('plate-1', 'ink-1', dotted({ ruling: 26, angle: 45 }))],
+      plates: [plainPlate('plate-1', 'ink-1', dotted({ ruling: 26, angle: 45 }))],
     },
   };
 }

@@ -1,3 +1,4 @@
+import { plainPlate } from '@brachytone/core';
 import type { Gradient, OriginalRecipe } from '@brachytone/core';
 import {
   addedOriginal,
@@ -5,7 +6,6 @@ import {
   newDrawing,
   newGradient,
   newJob,
-  newPlate,
   type JobDocument,
 } from '@brachytone/job';
 import type { DemoMaterials } from './jobs.ts';
@@ -114,8 +114,8 @@ export function heronTicket({ heron, shadow, typefaces }: DemoMaterials): JobDoc
       inks: [ink('ink-1', 'Lantern', '#cf7a2a', 0.1), ink('ink-2', 'Reed black', '#20241f', 0)],
       overprints: [],
       plates: [
-        newPlate('plate-1', 'ink-1', dotted({ ruling: 24, angle: 30 }, { smallest: 3 })),
-        newPlate('plate-2', 'ink-2', dotted({ ruling: 40, angle: 45 })),
+        plainPlate('plate-1', 'ink-1', dotted({ ruling: 24, angle: 30 }, { smallest: 3 })),
+        plainPlate('plate-2', 'ink-2', dotted({ ruling: 40, angle: 45 })),
       ],
     },
   };

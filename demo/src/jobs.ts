@@ -1,5 +1,6 @@
+import { plainPlate } from '@brachytone/core';
 import type { JobDocument, PictureFacts } from '@brachytone/job';
-import { cropToSheet, newContainer, newJob, newPlate, placeOnSheet } from '@brachytone/job';
+import { cropToSheet, newContainer, newJob, placeOnSheet } from '@brachytone/job';
 import {
   newScreen,
   type Crop,
@@ -50,7 +51,7 @@ function demoJob(picture: PictureFacts, wishes: Wishes): JobDocument {
       })),
       inks: [wishes.ink],
       overprints: [],
-      plates: [newPlate('plate-1', 'ink-1', wishes.screen)],
+      plates: [plainPlate('plate-1', 'ink-1', wishes.screen)],
     },
   };
 }

@@ -1,5 +1,6 @@
+import { plainPlate } from '@brachytone/core';
 import type { JobDocument } from '@brachytone/job';
-import { cropToSheet, newJob, newPlate, placeOnSheet } from '@brachytone/job';
+import { cropToSheet, newJob, placeOnSheet } from '@brachytone/job';
 import { dotted } from './dotted.ts';
 import { ink, stock } from './inks.ts';
 import type { DemoMaterials } from './jobs.ts';
@@ -71,8 +72,8 @@ export function openNightPoster({ moon, typefaces }: DemoMaterials): JobDocument
       inks: [ink('ink-1', 'Night blue', '#1b2a52', 0), ink('ink-2', 'Lantern', '#e08a2b', 0.1)],
       // The light ink goes down first.
       plates: [
-        newPlate('plate-2', 'ink-2', dotted({ ruling: 20, angle: 75 })),
-        newPlate('plate-1', 'ink-1', dotted({ ruling: 20, angle: 45 }, { smallest: 3, largest: 97 })),
+        plainPlate('plate-2', 'ink-2', dotted({ ruling: 20, angle: 75 })),
+        plainPlate('plate-1', 'ink-1', dotted({ ruling: 20, angle: 45 }, { smallest: 3, largest: 97 })),
       ],
     },
   };

@@ -1,5 +1,6 @@
+import { plainPlate } from '@brachytone/core';
 import type { JobDocument } from '@brachytone/job';
-import { newJob, newPlate, placeOnSheet, PRINTING_CONDITIONS, withCondition } from '@brachytone/job';
+import { newJob, placeOnSheet, PRINTING_CONDITIONS, withCondition } from '@brachytone/job';
 import { dotted } from './dotted.ts';
 import type { DemoMaterials } from './jobs.ts';
 import { letters } from './letters.ts';
@@ -30,7 +31,7 @@ export function seasonLeaflet({ marsh, typefaces }: DemoMaterials): JobDocument 
         placement: { ...placeOnSheet(part, marsh, crop), x: -3, y: -3, width: part.width + 6 },
       },
     ],
-    plates: [newPlate('plate-1', 'ink-1', dotted({ ruling: 55, angle: 45 }))],
+    plates: [plainPlate('plate-1', 'ink-1', dotted({ ruling: 55, angle: 45 }))],
   };
   const uncoated = PRINTING_CONDITIONS.find(({ id }) => id === 'uncoated')!;
   const separated = withCondition(recipe, picture.id, uncoated);

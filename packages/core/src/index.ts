@@ -64,6 +64,7 @@ export * from './screen/screened.ts';
 export * from './screen/apart.ts';
 export { spotSizeWords } from './screen/kinds/spot-size.ts';
 export * from './plate/recipe.ts';
+export * from './plate/plain-plate.ts';
 export * from './plate/scene.ts';
 export * from './raster/frame.ts';
 export * from './plate/frame.ts';

@@ -3,9 +3,9 @@ import { bitAt } from './raster/bits.ts';
 import { buildPyramid } from './raster/pyramid.ts';
 import type { Picture } from './raster/picture.ts';
 import type { Lab } from './colour/lab.ts';
-import type { Ink, Stock } from './ink/ink.ts';
-import type { Crop, PlateRecipe, Recipe } from './plate/recipe.ts';
-import { STRAIGHT } from './tone/curve.ts';
+import type { Ink } from './ink/ink.ts';
+import type { Crop, Recipe } from './plate/recipe.ts';
+import { plainPlate, WHITE_STOCK } from './plate/plain-plate.ts';
 import type { Scene } from './plate/scene.ts';
 import { newScreen, type Screen } from './screen/screen.ts';
 import { startOf, stepKind } from './tone/steps/index.ts';
@@ -44,29 +44,12 @@ export function greyPicture(width: number, height: number, of: (x: number, y: nu
   return { width, height, channels: 1, data };
 }
 
-export const WHITE_STOCK: Stock = { name: 'White', lab: [100, 0, 0], texture: 'smooth', soak: 0, spread: 1 };
-
 export const testInk = (id: string, lab: Lab, opacity = 0): Ink => ({
   id,
   name: id,
   lab,
   opacity,
   fountain: null,
-});
-
-/** A plate that nothing is done to. */
-export const testPlate = (id: string, ink: string, screen: Screen): PlateRecipe => ({
-  id,
-  ink,
-  screen,
-  printed: true,
-  curve: STRAIGHT,
-  weight: 0,
-  spread: 0,
-  knocksOut: false,
-  base: null,
-  strokes: [],
-  shift: { x: 0, y: 0, turn: 0 },
 });
 
 /** One picture filling a sheet, one black ink, one plate. */
@@ -98,7 +81,7 @@ export function sceneOf(
     ],
     inks: [testInk('ink-1', [0, 0, 0])],
     overprints: [],
-    plates: [testPlate('plate-1', 'ink-1', 'kind' in screen ? screen : dotScreen(screen))],
+    plates: [plainPlate('plate-1', 'ink-1', 'kind' in screen ? screen : dotScreen(screen))],
   };
   return {
     recipe,

@@ -1,3 +1,4 @@
+import { plainPlate } from '@brachytone/core';
 import {
   latticeOf,
   routeInks,
@@ -10,7 +11,6 @@ import {
   type Stock,
 } from '@brachytone/core';
 import { angleSets } from './angle-sets.ts';
-import { newPlate } from './defaults.ts';
 import { LIMITS } from './limits.ts';
 import {
   PRINTING_CONDITIONS,
@@ -62,7 +62,7 @@ export function withInks(recipe: Recipe, added: readonly Ink[]): Recipe {
   for (const { id } of missing) {
     const plate = freshId('plate', taken);
     taken.add(plate);
-    plates.push(newPlate(plate, id, recipe.plates[0].screen));
+    plates.push(plainPlate(plate, id, recipe.plates[0].screen));
   }
   const inks = [...recipe.inks, ...missing];
   return { ...recipe, inks, plates: apart(plates, inks) };

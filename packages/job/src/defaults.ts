@@ -4,6 +4,8 @@ import {
   type ColourDots,
   NO_TONE,
   outlineLettering,
+  plainPlate,
+  WHITE_STOCK,
   type Container,
   type CutOut,
   type Fade,
@@ -12,10 +14,7 @@ import {
   type Mix,
   type InkRoute,
   type OriginalRecipe,
-  type PlateRecipe,
   type Screen,
-  type Stock,
-  STRAIGHT,
   type Typeface,
 } from '@brachytone/core';
 import { VERSION, type JobDocument } from './document.ts';
@@ -48,24 +47,7 @@ export const DEFAULT_SCREEN: Screen = newScreen(
   { smallest: 3, largest: 97 },
 );
 
-/** A plate that nothing is done to. */
-export const newPlate = (id: string, ink: string, screen: Screen): PlateRecipe => ({
-  id,
-  ink,
-  screen,
-  printed: true,
-  curve: STRAIGHT,
-  weight: 0,
-  spread: 0,
-  knocksOut: false,
-  base: null,
-  strokes: [],
-  shift: { x: 0, y: 0, turn: 0 },
-});
-
 export const inkRoute = (ink: string): InkRoute => ({ kind: 'ink', ink });
-
-export const WHITE_STOCK: Stock = { name: 'White', lab: [100, 0, 0], texture: 'smooth', soak: 0, spread: 1 };
 
 /** A file's name without its ending, as a name for a job. */
 const jobName = (file: string): string => file.replace(/\.[a-z0-9]{2,5}$/i, '').slice(0, 120) || 'Untitled';
@@ -230,7 +212,7 @@ export function newJob(picture: PictureFacts, kind: 'picture' | 'drawing' = 'pic
       originals: [(kind === 'drawing' ? newDrawing : newOriginal)('original-1', 'ink-1', sheet, picture)],
       inks: [{ id: 'ink-1', name: 'Black', lab: [9.5, 0.4, 0.6], opacity: 0, fountain: null }],
       overprints: [],
-      plates: [newPlate('plate-1', 'ink-1', DEFAULT_SCREEN)],
+      plates: [plainPlate('plate-1', 'ink-1', DEFAULT_SCREEN)],
     },
     films: { format: 'tiff-group4', mirrored: false, negative: false, smooth: 0 },
   };

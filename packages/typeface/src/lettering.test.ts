@@ -5,6 +5,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import {
   newScreen,
+  plainPlate,
+  WHITE_STOCK,
   bitAt,
   countInk,
   cropBits,
@@ -19,7 +21,6 @@ import {
   type OriginalRecipe,
   type Recipe,
   type Region,
-  STRAIGHT,
   type Scene,
 } from '@brachytone/core';
 import { Resvg } from '@resvg/resvg-js';
@@ -107,29 +108,16 @@ function lettering(change: Partial<Lettering> = {}): OriginalRecipe {
 
 function sceneOf(...originals: OriginalRecipe[]): Scene {
   const screen = newScreen('dots', { ruling: 40 });
-  const plate = (id: string, ink: string) => ({
-    id,
-    ink,
-    screen,
-    printed: true,
-    curve: STRAIGHT,
-    weight: 0,
-    spread: 0,
-    knocksOut: false,
-    base: null,
-    strokes: [],
-    shift: { x: 0, y: 0, turn: 0 },
-  });
   const recipe: Recipe = {
     sheet: { width: 100, height: 70, bleed: 0, resolution: 254 },
-    stock: { name: 'White', lab: [100, 0, 0], texture: 'smooth', soak: 0, spread: 1 },
+    stock: WHITE_STOCK,
     originals,
     inks: [
       { id: 'ink-1', name: 'Black', lab: [0, 0, 0], opacity: 0, fountain: null },
       { id: 'ink-2', name: 'Lantern', lab: [62, 24, 60], opacity: 0, fountain: null },
     ],
     overprints: [],
-    plates: [plate('plate-1', 'ink-1'), plate('plate-2', 'ink-2')],
+    plates: [plainPlate('plate-1', 'ink-1', screen), plainPlate('plate-2', 'ink-2', screen)],
   };
   return { recipe, pictures: new Map(), drawings: new Map(), typefaces: new Map([['anton', anton]]) };
 }

@@ -1,5 +1,6 @@
+import { WHITE_STOCK } from '@brachytone/core';
 import type { Lab } from '@brachytone/core';
-import { SHIPPED_INKS, WHITE_STOCK, type ShelfInk } from '@brachytone/job';
+import { SHIPPED_INKS, type ShelfInk } from '@brachytone/job';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { Button } from '../controls/button.tsx';
@@ -7,6 +8,7 @@ import { LabField } from '../controls/lab-field.tsx';
 import { labWords } from '../controls/lab.ts';
 import { inkBackground } from '../light-table/ink-colour.ts';
 import { sentenceOf, useDropInkMutation, useInksQuery, useKeepInkMutation } from '../store/api.ts';
+import { orSay } from '../store/or-say.ts';
 import { ShelfCard, ShelfPart, Shelves } from './shelves.tsx';
 
 /** Inks to print with: solid on white, and half as much of it beside. */
@@ -27,10 +29,7 @@ export function InkShelf() {
       }
       {...(id
         ? {
-            onDrop: () =>
-              void drop(id)
-                .unwrap()
-                .catch((problem: unknown) => toast.error(sentenceOf(problem))),
+            onDrop: () => orSay(drop(id).unwrap()),
           }
         : {})}
     />

@@ -1,8 +1,8 @@
 import { SHIPPED_SCREENS, type NamedScreen } from '@brachytone/job';
-import { toast } from 'sonner';
 import { ScreenSwatch } from '../light-table/docket/screen-swatch.tsx';
 import { screenWords } from '../light-table/words.ts';
 import { sentenceOf, useDropScreenMutation, useScreensQuery } from '../store/api.ts';
+import { orSay } from '../store/or-say.ts';
 import { ShelfCard, ShelfPart, Shelves } from './shelves.tsx';
 
 /** Screens to use again, each drawn by the engine. */
@@ -21,10 +21,7 @@ export function ScreenShelfPage() {
       }
       {...(id
         ? {
-            onDrop: () =>
-              void drop(id)
-                .unwrap()
-                .catch((problem: unknown) => toast.error(sentenceOf(problem))),
+            onDrop: () => orSay(drop(id).unwrap()),
           }
         : {})}
     />

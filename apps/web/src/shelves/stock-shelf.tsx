@@ -1,9 +1,9 @@
 import { encode8, labToXyz, textureAt, xyzToLinear, type Stock } from '@brachytone/core';
 import { SHIPPED_STOCKS } from '@brachytone/job';
 import { useEffect, useRef } from 'react';
-import { toast } from 'sonner';
 import { labWords } from '../controls/lab.ts';
 import { sentenceOf, useDropStockMutation, useStocksQuery } from '../store/api.ts';
+import { orSay } from '../store/or-say.ts';
 import { ShelfCard, ShelfPart, Shelves } from './shelves.tsx';
 
 const WIDTH = 216;
@@ -44,10 +44,7 @@ export function StockShelf() {
       picture={<Surface stock={stock} />}
       {...(id
         ? {
-            onDrop: () =>
-              void drop(id)
-                .unwrap()
-                .catch((problem: unknown) => toast.error(sentenceOf(problem))),
+            onDrop: () => orSay(drop(id).unwrap()),
           }
         : {})}
     />

@@ -3,9 +3,11 @@ import type { Region } from '../raster/region.ts';
 import { SOLID } from '../raster/plane.ts';
 import type { ChannelsRoute, Route } from '../separation/route.ts';
 import { newScreen } from '../screen/screen.ts';
-import { dotScreen, greyPicture, sceneOf, testInk, testPlate } from '../testing.ts';
+import { dotScreen, greyPicture, sceneOf, testInk } from '../testing.ts';
+import { plainPlate } from './plain-plate.ts';
 import { STRAIGHT } from '../tone/curve.ts';
 import { buildPyramid } from '../raster/pyramid.ts';
+import { vectorManner } from '../vector/plate-svg.ts';
 import { plateBits } from './evaluate.ts';
 import { filmFrame } from './frame.ts';
 import { plateCoverage } from './plate-art.ts';
@@ -33,8 +35,8 @@ function square(
       originals: [{ ...original, placement: { ...original.placement, x: 5, y: 5, width: 10 } }],
       inks: [testInk('ink-1', [20, 0, 0]), testInk('ink-2', [60, 40, 20])],
       plates: [
-        { ...testPlate('plate-1', 'ink-1', dotScreen({ ruling: 30 })), ...parts.first },
-        { ...testPlate('plate-2', 'ink-2', dotScreen({ ruling: 30, angle: 15 })), ...parts.second },
+        { ...plainPlate('plate-1', 'ink-1', dotScreen({ ruling: 30 })), ...parts.first },
+        { ...plainPlate('plate-2', 'ink-2', dotScreen({ ruling: 30, angle: 15 })), ...parts.second },
       ],
     },
   };
@@ -201,7 +203,7 @@ describe('highlights parted from a base', () => {
         },
       ],
       inks: [...base.recipe.inks, testInk('ink-3', [98, 0, 0])],
-      plates: [...base.recipe.plates, testPlate('plate-3', 'ink-3', dotScreen({ ruling: 30, angle: 75 }))],
+      plates: [...base.recipe.plates, plainPlate('plate-3', 'ink-3', dotScreen({ ruling: 30, angle: 75 }))],
     });
     expect([0, 1, 2].map((plate) => coverage(scene, plate, 120, 100))).toEqual([SOLID, SOLID, 0]);
     expect([0, 1, 2].map((plate) => coverage(scene, plate, 80, 100))).toEqual([0, 0, SOLID]);
@@ -329,6 +331,17 @@ describe('routes to the plates', () => {
     expect(coverage(scene, 0, 100, 100)).toBe(SOLID);
     expect(coverage(scene, 1, 100, 100)).toBe(0);
   });
+});
+
+it('edges that are spread, painted or knocked out leave as outlines of the film, all else as dots', () => {
+  const manner = (parts: Parameters<typeof square>[1]) => vectorManner(square(128, parts), 0);
+  expect(manner({})).toBe('dots');
+  expect(manner({ first: { weight: 30, shift: { x: 1, y: 2, turn: 3 } } })).toBe('dots');
+  expect(manner({ first: { spread: 0.2 } })).toBe('outlines');
+  expect(manner({ first: { base: { fullness: 50, highlights: null } }, second: { spread: -0.2 } })).toBe(
+    'outlines',
+  );
+  expect(manner({ second: { knocksOut: true } })).toBe('outlines');
 });
 
 it('any region of a plate that is worked on is that part of the whole, bit for bit', () => {

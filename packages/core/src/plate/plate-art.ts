@@ -39,6 +39,12 @@ export const hasLines = (scene: Pick<Scene, 'recipe'>, plate: number): boolean =
     hasLineWork(scene, one),
   );
 
+/** True when a plate has edges that only the film's own pixels show: spread, painted or knocked out ones. */
+export const isEdged = (recipe: Recipe, plate: number): boolean =>
+  [plate, ...carriedBy(recipe, plate)].some(
+    (one) => recipe.plates[one].spread !== 0 || recipe.plates[one].strokes.length > 0,
+  ) || knockers(recipe, plate).length > 0;
+
 /** Tells apart what plates are made of before they are screened: the same for the same art. */
 export function artKey(recipe: Recipe, plate: number): string {
   const { originals, plates, inks, stock, overprints, sheet } = recipe;

@@ -5,7 +5,8 @@ import { inkModel, predict } from '../ink/model.ts';
 import { textureAt } from '../ink/texture.ts';
 import { limitCoverage } from '../screen/dot-limits.ts';
 import { SOLID } from '../raster/plane.ts';
-import { dotScreen, greyPicture, sceneOf, testInk, testPlate, WHITE_STOCK } from '../testing.ts';
+import { dotScreen, greyPicture, sceneOf, testInk } from '../testing.ts';
+import { plainPlate, WHITE_STOCK } from './plain-plate.ts';
 import { STRAIGHT } from '../tone/curve.ts';
 import { blurLight } from './blur-light.ts';
 import { filmFrame } from './frame.ts';
@@ -37,7 +38,7 @@ function tint(spread: number, part: Partial<Scene['recipe']['stock']> = {}): Sce
       stock: { ...WHITE_STOCK, lab: [94, 0, 3], spread, ...part },
       inks: ids.map((id, i) => testInk(id, labs[i])),
       plates: ids.map((id, i) =>
-        testPlate(id, id, dotScreen({ ruling: [50, 47, 54, 43][i], angle: [15, 75, 0, 45][i] })),
+        plainPlate(id, id, dotScreen({ ruling: [50, 47, 54, 43][i], angle: [15, 75, 0, 45][i] })),
       ),
       originals: base.recipe.originals.map((one) => ({
         ...one,

@@ -3,7 +3,8 @@ import { encode8 } from '../colour/srgb.ts';
 import { labToWide } from '../colour/wide-rgb.ts';
 import { overprintLight, overprints } from '../ink/overprint.ts';
 import { bitAt } from '../raster/bits.ts';
-import { dotScreen, greyPicture, sceneOf, testInk, testPlate, WHITE_STOCK } from '../testing.ts';
+import { dotScreen, greyPicture, sceneOf, testInk } from '../testing.ts';
+import { plainPlate, WHITE_STOCK } from './plain-plate.ts';
 import { plateBits } from './evaluate.ts';
 import { filmFrame } from './frame.ts';
 import { proof } from './proof.ts';
@@ -22,7 +23,7 @@ const two: Scene = {
     originals: one.recipe.originals,
     plates: [
       one.recipe.plates[0],
-      testPlate('plate-2', 'ink-1', dotScreen({ spot: 'line', ruling: 20, angle: 75 })),
+      plainPlate('plate-2', 'ink-1', dotScreen({ spot: 'line', ruling: 20, angle: 75 })),
     ],
   },
 };

@@ -4,7 +4,8 @@ import type { Lab } from '../colour/lab.ts';
 import { anyAmounts, invert } from '../ink/invert.ts';
 import { predict } from '../ink/model.ts';
 import { SOLID } from '../raster/plane.ts';
-import { testInk, WHITE_STOCK } from '../testing.ts';
+import { testInk } from '../testing.ts';
+import { WHITE_STOCK } from '../plate/plain-plate.ts';
 import { inkOfColour, pickColours } from './pick-inks.ts';
 import {
   isColourRoute,

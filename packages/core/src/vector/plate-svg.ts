@@ -1,6 +1,6 @@
 import { labToHex } from '../colour/lab.ts';
 import { plateBits } from '../plate/evaluate.ts';
-import { hasLines, plateArt } from '../plate/plate-art.ts';
+import { hasLines, isEdged, plateArt } from '../plate/plate-art.ts';
 import { filmFrame, frameOf } from '../plate/frame.ts';
 import { MM_PER_INCH } from '../raster/frame.ts';
 import type { OriginalRecipe } from '../plate/recipe.ts';
@@ -33,7 +33,8 @@ export interface PlateSvg {
 }
 
 /** True when an original is there with whole dots or not at all, so that its dots follow from its tones alone. */
-const isPlainTone = ({ container, fade, mix, content }: OriginalRecipe): boolean =>
+const isPlainTone = ({ container, fade, mix, content, route }: OriginalRecipe): boolean =>
+  route.kind !== 'bands' &&
   fade === null &&
   mix === null &&
   (container === null || container.edge === 'whole' || container.feather > 0) &&
@@ -44,7 +45,7 @@ export function vectorManner(scene: Pick<Scene, 'recipe'>, plate: number): Vecto
   const { screen } = scene.recipe.plates[plate];
   const straight = screen.coarse === 0 && latticeOf(screen)?.supercell !== undefined;
   const plain = scene.recipe.originals.every((original) => !original.shown || isPlainTone(original));
-  return straight && plain && !hasLines(scene, plate) ? 'dots' : 'outlines';
+  return straight && plain && !isEdged(scene.recipe, plate) && !hasLines(scene, plate) ? 'dots' : 'outlines';
 }
 
 /**

@@ -3,14 +3,9 @@ import { SHIPPED_SCREENS, type NamedScreen } from '@brachytone/job';
 import { Popover } from 'radix-ui';
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import { KeepForm } from '../../controls/keep-form.tsx';
-import {
-  sentenceOf,
-  useDropScreenMutation,
-  useKeepScreenMutation,
-  useScreensQuery,
-} from '../../store/api.ts';
+import { useDropScreenMutation, useKeepScreenMutation, useScreensQuery } from '../../store/api.ts';
+import { orSay } from '../../store/or-say.ts';
 import { screenWords } from '../words.ts';
 import { ScreenSwatch } from './screen-swatch.tsx';
 
@@ -40,11 +35,7 @@ export function ScreenShelf({ take }: { take: (name: string, screen: Screen) => 
           type="button"
           aria-label={`Take ${one.name} off the shelf`}
           title={`Take ${one.name} off the shelf`}
-          onClick={() =>
-            void drop(id)
-              .unwrap()
-              .catch((error: unknown) => toast.error(sentenceOf(error)))
-          }
+          onClick={() => orSay(drop(id).unwrap())}
           className="absolute right-1 bottom-1 rounded-sm p-0.5 text-soft hover:bg-ruby hover:text-raised"
         >
           <X size={13} />

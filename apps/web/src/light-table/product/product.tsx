@@ -1,10 +1,11 @@
 import { filmFrame, labToHex, mmToPixels } from '@brachytone/core';
-import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Segmented } from '../../controls/segmented.tsx';
 import { useDrawing, type Drawing } from '../../engine/use-drawing.ts';
 import { usePictures } from '../../engine/use-pictures.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';
+import { useSize } from '../table/use-size.ts';
 import { whatToDraw } from '../table/what.ts';
 import { sheetWords } from '../words.ts';
 import { likelyScene, SCENES } from './scenes.ts';
@@ -22,18 +23,7 @@ export function Product() {
   const scene = SCENES.find(({ id }) => id === picked)!;
   const box = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
-  const [size, setSize] = useState({ width: 0, height: 0, ratio: 1 });
-  useLayoutEffect(() => {
-    const measure = () => {
-      const ratio = window.devicePixelRatio || 1;
-      const { width, height } = box.current!.getBoundingClientRect();
-      setSize({ width: Math.round(width * ratio), height: Math.round(height * ratio), ratio });
-    };
-    measure();
-    const observer = new ResizeObserver(measure);
-    observer.observe(box.current!);
-    return () => observer.disconnect();
-  }, []);
+  const size = useSize(box);
   const frame = useMemo(() => filmFrame(recipe), [recipe]);
   const { arrival, version } = usePictures(recipe);
   const extent = scene.extent(sheet);

@@ -3,6 +3,7 @@ import type { JobDocument } from '@brachytone/job';
 import { useDocument } from '../../store/use-job.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { layOut, visiblePart } from '../table/geometry.ts';
+import type { BoxSize } from '../table/use-size.ts';
 import { whatToDraw } from '../table/what.ts';
 import { Picture, useWiped } from './wipe.tsx';
 
@@ -10,11 +11,11 @@ import { Picture, useWiped } from './wipe.tsx';
 const PANEL = 232;
 
 /** A pull at the left and the present state at the right, each as the table would show it. */
-export function Beside({ size }: { size: { width: number; height: number; ratio: number } }) {
+export function Beside({ size }: { size: BoxSize }) {
   const present = useDocument();
   const found = useWiped();
-  if (!found) return null;
   const pulls = useAppSelector((state) => state.view.pulls);
+  if (!found) return null;
   // The pulls themselves stay in sight.
   const room = size.width - (pulls ? PANEL * size.ratio : 0);
   const half = { ...size, width: Math.floor(room / 2) };
@@ -40,7 +41,7 @@ function Pane({
   document: JobDocument;
   original: boolean;
   name: string;
-  size: { width: number; height: number; ratio: number };
+  size: BoxSize;
 }) {
   const view = useAppSelector((state) => state.view);
   const { recipe } = document;

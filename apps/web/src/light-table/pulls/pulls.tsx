@@ -1,10 +1,10 @@
 import type { PullView } from '@brachytone/job';
 import { X } from 'lucide-react';
-import { toast } from 'sonner';
 import { Button } from '../../controls/button.tsx';
 import { TextField } from '../../controls/text-field.tsx';
-import { sentenceOf, useDropPullMutation, usePullsQuery, useRenamePullMutation } from '../../store/api.ts';
+import { useDropPullMutation, usePullsQuery, useRenamePullMutation } from '../../store/api.ts';
 import { edit } from '../../store/job-slice.ts';
+import { orSay } from '../../store/or-say.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { pullsShown, wiped } from '../../store/view-slice.ts';
 import { useKeepPull } from './use-keep-pull.ts';
@@ -70,8 +70,6 @@ function Pull({ pull, job }: { pull: PullView; job: string }) {
   const [drop] = useDropPullMutation();
   const { sheet } = pull.document.recipe;
   const wiping = wipe?.against === pull.id;
-  const said = (promise: Promise<unknown>) =>
-    void promise.catch((error: unknown) => toast.error(sentenceOf(error)));
   const takeUp = () =>
     dispatch(
       edit(`Take up “${pull.name}”`, (draft) => {
@@ -93,7 +91,7 @@ function Pull({ pull, job }: { pull: PullView; job: string }) {
         label="Name of the pull"
         className="w-full !border-transparent !bg-transparent !px-0 font-semibold hover:!border-edge focus:!bg-white"
         value={pull.name}
-        onChange={(name) => said(rename({ job, pull: pull.id, name }).unwrap())}
+        onChange={(name) => orSay(rename({ job, pull: pull.id, name }).unwrap())}
       />
       <div className="flex gap-2 text-soft">
         <button
@@ -122,7 +120,7 @@ function Pull({ pull, job }: { pull: PullView; job: string }) {
           className={`${link} ml-auto hover:text-ruby`}
           onClick={() => {
             if (wiping) dispatch(wiped(null));
-            said(drop({ job, pull: pull.id }).unwrap());
+            orSay(drop({ job, pull: pull.id }).unwrap());
           }}
         >
           Discard

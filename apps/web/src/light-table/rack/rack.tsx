@@ -3,6 +3,7 @@ import { horizontalListSortingStrategy, SortableContext } from '@dnd-kit/sortabl
 import { edit } from '../../store/job-slice.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';
+import { moveTo } from '../move-to.ts';
 import { PlateCard } from './plate-card.tsx';
 import { Readout } from './readout.tsx';
 
@@ -25,13 +26,7 @@ export function Rack() {
             if (!over || active.id === over.id) return;
             dispatch(
               edit('Printing order', (draft) => {
-                const list = draft.recipe.plates;
-                const to = list.findIndex(({ id }) => id === over.id);
-                const [moved] = list.splice(
-                  list.findIndex(({ id }) => id === active.id),
-                  1,
-                );
-                list.splice(to, 0, moved);
+                moveTo(draft.recipe.plates, active.id, over.id);
               }),
             );
           }}

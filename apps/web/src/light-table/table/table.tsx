@@ -1,5 +1,5 @@
 import { filmFrame, labToHex } from '@brachytone/core';
-import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, type PointerEvent } from 'react';
 import { useParams } from 'react-router';
 import { useDrawing, type Drawing, type Receive } from '../../engine/use-drawing.ts';
 import { usePictures } from '../../engine/use-pictures.ts';
@@ -25,6 +25,7 @@ import { Pulls } from '../pulls/pulls.tsx';
 import { Beside } from '../pulls/beside.tsx';
 import { Wipe } from '../pulls/wipe.tsx';
 import { TouchUp } from './touch-up.tsx';
+import { useSize } from './use-size.ts';
 import { TableBars } from './table-bars.tsx';
 import { whatToDraw } from './what.ts';
 
@@ -40,18 +41,7 @@ export function Table() {
   const view = useAppSelector((state) => state.view);
   const { stage } = useParams();
   const box = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState({ width: 0, height: 0, ratio: 1 });
-  useLayoutEffect(() => {
-    const measure = () => {
-      const ratio = window.devicePixelRatio || 1;
-      const { width, height } = box.current!.getBoundingClientRect();
-      setSize({ width: Math.round(width * ratio), height: Math.round(height * ratio), ratio });
-    };
-    measure();
-    const observer = new ResizeObserver(measure);
-    observer.observe(box.current!);
-    return () => observer.disconnect();
-  }, []);
+  const size = useSize(box);
 
   const original = useOriginal();
   const cropRecipe = useCropRecipe(document.recipe, original);

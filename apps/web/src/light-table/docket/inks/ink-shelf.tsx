@@ -1,10 +1,10 @@
 import type { Ink } from '@brachytone/core';
 import { inkForJob, LIMITS, SHIPPED_INKS, withInks, type ShelfInk } from '@brachytone/job';
 import { Plus, X } from 'lucide-react';
-import { toast } from 'sonner';
 import { KeepForm } from '../../../controls/keep-form.tsx';
 import { Menu, MenuAside, MenuHeading, MenuItem } from '../../../controls/menu.tsx';
-import { sentenceOf, useDropInkMutation, useInksQuery, useKeepInkMutation } from '../../../store/api.ts';
+import { useDropInkMutation, useInksQuery, useKeepInkMutation } from '../../../store/api.ts';
+import { orSay } from '../../../store/or-say.ts';
 import { useDocument } from '../../../store/use-job.ts';
 import { useEditRecipe } from '../../../store/use-edit-recipe.ts';
 import { inkBackground } from '../../ink-colour.ts';
@@ -45,14 +45,7 @@ export function AddInk() {
           <div className="grow">
             <MenuItem name={name(ink)} onPick={() => add(ink)} />
           </div>
-          <MenuAside
-            label={`Take ${ink.name} off the shelf`}
-            onPick={() =>
-              void drop(id)
-                .unwrap()
-                .catch((error: unknown) => toast.error(sentenceOf(error)))
-            }
-          >
+          <MenuAside label={`Take ${ink.name} off the shelf`} onPick={() => orSay(drop(id).unwrap())}>
             <X size={13} />
           </MenuAside>
         </div>

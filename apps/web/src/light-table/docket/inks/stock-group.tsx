@@ -1,7 +1,6 @@
 import { labToHex, TEXTURES, type Stock, type Texture } from '@brachytone/core';
 import { LIMITS, SHIPPED_STOCKS } from '@brachytone/job';
 import { X } from 'lucide-react';
-import { toast } from 'sonner';
 import { KeepForm } from '../../../controls/keep-form.tsx';
 import { LabField } from '../../../controls/lab-field.tsx';
 import { Menu, MenuAside, MenuHeading, MenuItem } from '../../../controls/menu.tsx';
@@ -9,12 +8,8 @@ import { FINE_MM, PLAIN } from '../../../controls/quantity.ts';
 import { Segmented } from '../../../controls/segmented.tsx';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { TextField } from '../../../controls/text-field.tsx';
-import {
-  sentenceOf,
-  useDropStockMutation,
-  useKeepStockMutation,
-  useStocksQuery,
-} from '../../../store/api.ts';
+import { useDropStockMutation, useKeepStockMutation, useStocksQuery } from '../../../store/api.ts';
+import { orSay } from '../../../store/or-say.ts';
 import { edit } from '../../../store/job-slice.ts';
 import { useAppDispatch } from '../../../store/store.ts';
 import { useDocument } from '../../../store/use-job.ts';
@@ -108,14 +103,7 @@ function StockShelf({ take }: { take: (stock: Stock) => void }) {
           <div className="grow">
             <MenuItem name={name(stock)} onPick={() => take(stock)} />
           </div>
-          <MenuAside
-            label={`Take ${stock.name} off the shelf`}
-            onPick={() =>
-              void drop(id)
-                .unwrap()
-                .catch((error: unknown) => toast.error(sentenceOf(error)))
-            }
-          >
+          <MenuAside label={`Take ${stock.name} off the shelf`} onPick={() => orSay(drop(id).unwrap())}>
             <X size={13} />
           </MenuAside>
         </div>

@@ -27,6 +27,7 @@ import {
   type LucideIcon,
 } from 'lucide-react';
 import { edit } from '../../../store/job-slice.ts';
+import { moveTo } from '../../move-to.ts';
 import { useAppDispatch } from '../../../store/store.ts';
 import { useDocument } from '../../../store/use-job.ts';
 import { useOriginal } from '../../../store/use-original.ts';
@@ -56,13 +57,7 @@ export function OriginalList() {
         if (!over || active.id === over.id) return;
         dispatch(
           edit('Order of originals', (draft) => {
-            const list = draft.recipe.originals;
-            const to = list.findIndex(({ id }) => id === over.id);
-            const [moved] = list.splice(
-              list.findIndex(({ id }) => id === active.id),
-              1,
-            );
-            list.splice(to, 0, moved);
+            moveTo(draft.recipe.originals, active.id, over.id);
           }),
         );
       }}
