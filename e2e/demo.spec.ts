@@ -11,7 +11,7 @@ test('a fresh board has the demo jobs with their proofs, to find, copy, put away
 }) => {
   await page.goto(server.url);
   const cards = page.getByRole('link', { name: /^Open / });
-  await expect(cards).toHaveCount(6);
+  await expect(cards).toHaveCount(10);
   for (const image of await page.getByRole('img', { name: /Proof of/ }).all()) {
     await expect
       .poll(() => image.evaluate((one: HTMLImageElement) => one.complete && one.naturalWidth), {

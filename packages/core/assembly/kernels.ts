@@ -8,3 +8,4 @@ export * from './sum';
 export * from './filter';
 export * from './diffuse';
 export * from './separate';
+export * from './group4';

@@ -60,6 +60,17 @@ export interface Kernels {
     apart: number,
     count: number,
   ): void;
+  beginStrip(first: number, second: number, width: number): void;
+  encodeRows(
+    data: number,
+    stride: number,
+    width: number,
+    height: number,
+    white: number,
+    black: number,
+    out: number,
+  ): number;
+  endStrip(out: number): number;
   packRow(made: number, width: number, out: number): void;
   sumRow(row: number, edges: number, shares: number, count: number, out: number): void;
 }

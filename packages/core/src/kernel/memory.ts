@@ -58,6 +58,15 @@ export const DIFFUSION = {
   made: area(LONGEST_ROW + 64),
   noise: area(ROW_BYTES),
 };
+/** Rows of bits, what they are coded as, the columns where two rows change colour, and the codes of runs. */
+export const STRIP = {
+  data: area(4 * MEGABYTE + 64),
+  out: area(8 * MEGABYTE),
+  changes: [area(4 * LONGEST_ROW + 64), area(4 * LONGEST_ROW + 64)] as const,
+  codes: [area(1024), area(1024)] as const,
+};
+/** Most bytes of bits, and of their code, that are coded at once. */
+export const STRIP_BYTES = { data: 4 * MEGABYTE, out: 8 * MEGABYTE };
 const PLANE = area(PLANE_BYTES);
 const KEPT = area(KEPT_BYTES);
 

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { BLACK_CODES, WHITE_CODES } from '../film/run-codes.ts';
 import { plainKernels } from './plain.ts';
 import type { Kernels } from './kernels.ts';
 import { startKernels } from './start.ts';
@@ -140,6 +141,39 @@ describe('plain kernels make the very bits of the compiled ones', () => {
         2 * WIDTH,
       );
     }));
+  it('codes rows of bits for Group 4, in one piece or in several', () => {
+    const [CODES, OTHERS] = [BASE + 20480, BASE + 22528];
+    check((seed) => {
+      const [width, stride, height] = [331, 42, 9];
+      const lengths: number[] = [];
+      const results = made(
+        seed,
+        (bytes, view) => {
+          // Runs of some length, and rows that are like the one above.
+          for (let i = 0; i < stride * height; i++)
+            bytes[from(A) + i] = bytes[from(D) + (i >> 2)] > 140 ? 255 : 0;
+          bytes.copyWithin(from(A) + stride, from(A), from(A) + stride);
+          for (const [address, { code, length }] of [
+            [CODES, WHITE_CODES],
+            [OTHERS, BLACK_CODES],
+          ] as const) {
+            code.forEach((one, i) => view.setInt32(from(address) + 4 * i, one, true));
+            length.forEach((one, i) => view.setInt32(from(address) + 4 * (104 + i), one, true));
+          }
+        },
+        (k) => {
+          k.beginStrip(B, C, width);
+          let at = OUT;
+          at += k.encodeRows(A, stride, width, 4, CODES, OTHERS, at);
+          at += k.encodeRows(A + 4 * stride, stride, width, height - 4, CODES, OTHERS, at);
+          at += k.endStrip(at);
+          lengths.push(at - OUT);
+        },
+      );
+      expect(lengths[0]).toBe(lengths[1]);
+      expectSame(results, OUT, lengths[0]);
+    });
+  });
   it('separates bytes', () => {
     check((seed) => {
       const channels = 3 + (seed % 2);

@@ -1,4 +1,5 @@
 import { randomAt } from '../random.ts';
+import { plainGroup4 } from './plain-group4.ts';
 import type { Kernels } from './kernels.ts';
 
 /** Bytes of memory, as many as the compiled kernels have. */
@@ -127,6 +128,7 @@ export function plainKernels(): Kernels {
         u16[(out >> 1) + i] = pixel(fround(u16[(row >> 1) + i] + grain));
       }
     },
+    ...plainGroup4(u8, i32),
     separateRow(red, green, blue, table, size, out, apart, count) {
       for (let i = 0; i < count; i++) {
         const pixel = [red, green, blue].map((row) => u16[(row >> 1) + i]);
