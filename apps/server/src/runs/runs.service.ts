@@ -29,6 +29,15 @@ interface Active {
   readonly shares: number[];
 }
 
+/** Threads that films are shared out to. */
+const THREADS = 2;
+
+/** Places of so many films for each thread, in turn. */
+const shareOut = (films: number): number[][] =>
+  Array.from({ length: Math.min(THREADS, films) }, (_, thread) =>
+    Array.from({ length: films }, (_place, at) => at).filter((at) => at % THREADS === thread),
+  );
+
 /** Makes films, one run after another, and tells how far each is. */
 @Injectable()
 export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
@@ -160,20 +169,23 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
       await mkdir(this.folder(id), { recursive: true });
       const films = [...row.films];
       await Promise.all(
-        films.map(async (film, at) => {
-          const plate = document.recipe.plates.findIndex(({ id: one }) => one === film.plate);
+        shareOut(films.length).map(async (places) => {
           const { port1, port2 } = new MessageChannel();
-          port1.on('message', (share: number) => {
-            active.shares[at] = share;
+          port1.on('message', ([at, share]: [number, number]) => {
+            active.shares[places[at]] = share;
             if (!active.abort.signal.aborted)
               this.changes.next(this.view({ ...row, status: 'running', films }));
           });
+          const wanted = places.map((at) => ({
+            plate: document.recipe.plates.findIndex((one) => one.id === films[at].plate),
+            path: join(this.folder(id), films[at].file),
+          }));
           const made = await this.work.run(
-            'film',
-            { document, plate, materials, path: join(this.folder(id), film.file), port: port2 },
+            'films',
+            { document, films: wanted, materials, port: port2 },
             { signal: active.abort.signal, transfer: [port2] },
           );
-          films[at] = { ...film, ...made };
+          places.forEach((at, i) => (films[at] = { ...films[at], ...made[i] }));
         }),
       );
       await this.end(id, 'done', null, films);

@@ -52,15 +52,17 @@ export interface Tasks {
     given: { recipe: Recipe; original: string; materials: SharedMaterials };
     made: string;
   };
-  /** Makes one film into a file, telling how far it is through the port as a share of 1. */
-  film: {
+  /**
+   * Makes films into files side by side, so that what they have in common is made once; tells through the port how far each
+   * is, as its place in the list and a share of 1.
+   */
+  films: {
     given: {
       document: JobDocument;
-      plate: number;
+      films: { plate: number; path: string }[];
       materials: SharedMaterials;
-      path: string;
       port: MessagePort;
     };
-    made: { bytes: number; inked: number };
+    made: { bytes: number; inked: number }[];
   };
 }

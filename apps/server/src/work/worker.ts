@@ -22,7 +22,7 @@ import {
   type Typeface,
   writeOriginal,
 } from '@brachytone/core';
-import type { FilmFormat } from '@brachytone/job';
+import type { FilmFormat, JobDocument } from '@brachytone/job';
 import { readTypeface } from '@brachytone/typeface';
 import sharp from 'sharp';
 import { Problem } from '../http/problem.ts';
@@ -180,44 +180,58 @@ const fileOf = (format: FilmFormat, sink: Sink, facts: FilmFacts): FilmFile =>
     : tiffFile(sink, facts, format === 'tiff-group4' ? 'group4' : 'deflate');
 
 /** See `Tasks`. */
-export function film({
+export function films({
   document,
-  plate,
+  films: wanted,
   materials,
-  path,
   port,
-}: Tasks['film']['given']): Tasks['film']['made'] {
+}: Tasks['films']['given']): Tasks['films']['made'] {
   const scene = sceneOf(document.recipe, materials);
+  const made = wanted.map(() => ({ bytes: 0, inked: 0 }));
+  try {
+    const making = wanted.map(({ plate, path }) => makeFile(document, scene, plate, path));
+    // A strip of each in turn: they need the same part of the picture at the same time.
+    for (let open = making.map((_, at) => at); open.length > 0;) {
+      open = open.filter((at) => {
+        const next = making[at].next();
+        if (next.done) made[at] = next.value;
+        else port.postMessage([at, next.value]);
+        return !next.done;
+      });
+    }
+    return made;
+  } finally {
+    port.close();
+  }
+}
+
+/** Writes one film, strip by strip, telling what share of it is there. */
+function* makeFile(
+  document: JobDocument,
+  scene: Scene,
+  plate: number,
+  path: string,
+): Generator<number, { bytes: number; inked: number }> {
   const file = openSync(path, 'w');
   try {
     const sink: Sink = {
       write: (bytes) => void writeSync(file, bytes),
       patch: (offset, bytes) => void writeSync(file, bytes, 0, bytes.length, offset),
     };
-    if (document.films.format === 'svg') {
-      const { text, inked } = plateSvg(
-        scene,
-        plate,
-        filmFacts(scene, plate, document.name).description,
-        document.films.smooth,
-      );
+    const facts = filmFacts(scene, plate, document.name);
+    const { format, smooth } = document.films;
+    if (format === 'svg') {
+      const { text, inked } = plateSvg(scene, plate, facts.description, smooth);
       sink.write(new TextEncoder().encode(text));
       return { bytes: fstatSync(file).size, inked: inked * 100 };
     }
     let inked = 0;
-    const facts = filmFacts(scene, plate, document.name);
-    for (const progress of makeFilm(
-      scene,
-      plate,
-      document.films,
-      fileOf(document.films.format, sink, facts),
-    )) {
+    for (const progress of makeFilm(scene, plate, document.films, fileOf(format, sink, facts))) {
       inked = progress.inked;
-      port.postMessage(progress.rows / progress.of);
+      yield progress.rows / progress.of;
     }
     return { bytes: fstatSync(file).size, inked: (inked / (facts.width * facts.height)) * 100 };
   } finally {
-    port.close();
     closeSync(file);
   }
 }
