@@ -123,7 +123,10 @@ await withDemoPage(async (page, url) => {
   await open('Dusk tote');
   await page.keyboard.press('3');
   await exact();
-  await page.getByRole('button', { name: /^White, covering \d/ }).click();
+  await page
+    .getByRole('complementary', { name: 'Docket' })
+    .getByRole('button', { name: /^White, covering \d/ })
+    .click();
   await shot('dark-cloth');
   await page.getByRole('radio', { name: 'Product' }).click();
   await page.locator('[data-testid=product-canvas][data-sharpness=exact]').waitFor({ timeout: 120_000 });

@@ -26,8 +26,8 @@ export function openNightPoster({ moon, typefaces }: DemoMaterials): JobDocument
     'Alfa Slab One',
     'original-3',
     'ink-2',
-    { x: 20, y: 18 },
-    { text: 'Saltmarsh Observatory\nFridays, when it is clear', size: 15, tracking: 1, align: 'left' },
+    { x: 20, y: 10 },
+    { text: 'Saltmarsh Observatory\nFridays, when it is clear', size: 11.5, tracking: 1, align: 'left' },
   );
   return {
     ...job,

@@ -103,7 +103,9 @@ export function useDrawing(
     latest.current = { drawing, turn };
     const current = () => latest.current?.turn === turn;
     setState((before) => (before.sharpness === 'exact' ? { ...before, sharpness: 'draft' } : before));
-    drafting.current ??= drawDrafts(latest, take, () =>
+    // What is told to be patient lets the table's first picture go before its own.
+    const haste = patience > SETTLE ? SECOND : FIRST;
+    drafting.current ??= drawDrafts(latest, take, haste, () =>
       setState((before) => ({ ...before, sharpness: 'draft' })),
     ).finally(() => {
       drafting.current = undefined;
@@ -137,6 +139,7 @@ export function useDrawing(
 async function drawDrafts(
   latest: { current: { drawing: Drawing; turn: number } | undefined },
   take: { current: Receive },
+  rank: number,
   drawn: () => void,
 ): Promise<void> {
   try {
@@ -154,7 +157,7 @@ async function drawDrafts(
           { first: half, count: rows - half },
         ].filter(({ count }) => count > 0);
         const made = await Promise.all(
-          parts.map((part, i) => draw({ ...drawing, ...draft, rows: part, blocks }, FIRST, i === 0 ? 0 : 1)),
+          parts.map((part, i) => draw({ ...drawing, ...draft, rows: part, blocks }, rank, i === 0 ? 0 : 1)),
         );
         if (latest.current.turn - done >= 1 && !sameView(latest.current.drawing, drawing)) break;
         parts.forEach((part, i) => take.current(made[i].rgba, columns, part.first, drawing, 'draft'));

@@ -140,7 +140,8 @@ function Plate({ index }: { index: number }) {
             <span className="text-rack-soft">counting…</span>
           ) : (
             <>
-              covers {covers.toFixed(1)} % {wide ? '· ' : <br />}
+              {wide && 'covers '}
+              {covers.toFixed(1)} % {wide ? '· ' : <br />}
               {areaWords((covers / 100) * frameArea(recipe.sheet))}
             </>
           )}
