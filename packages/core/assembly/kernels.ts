@@ -9,3 +9,4 @@ export * from './filter';
 export * from './diffuse';
 export * from './separate';
 export * from './group4';
+export * from './places';

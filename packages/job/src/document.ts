@@ -4,7 +4,7 @@ import type { Content, OriginalRecipe, Recipe } from '@brachytone/core';
 export const VERSION = 5;
 
 /** What film files are made as. */
-export const FILM_FORMATS = ['tiff-group4', 'tiff-deflate', 'png', 'svg'] as const;
+export const FILM_FORMATS = ['tiff-group4', 'tiff-deflate', 'png', 'svg', 'svg-together'] as const;
 export type FilmFormat = (typeof FILM_FORMATS)[number];
 
 export interface FilmSettings {

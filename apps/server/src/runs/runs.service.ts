@@ -128,10 +128,16 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
     if (printed.length === 0) {
       throw new Problem(422, 'No plate to make', 'Every plate of this job is left out. Take one in first.');
     }
-    const films = printed.map((plate): RunFilm => {
-      const ink = document.recipe.inks.find(({ id }) => id === plate.ink)!.name;
-      return { plate: plate.id, ink, file: filmFileName(document, ink, plate.id), bytes: 0, inked: null };
-    });
+    const together = document.films.format === 'svg-together';
+    const film = (plate: string, ink: string): RunFilm => {
+      return { plate, ink, file: filmFileName(document, ink, plate), bytes: 0, inked: null };
+    };
+    const films = together
+      ? [film('', 'all inks')]
+      : printed.map((plate): RunFilm => {
+          const ink = document.recipe.inks.find(({ id }) => id === plate.ink)!.name;
+          return film(plate.id, ink);
+        });
     const [row] = await this.database.queries
       .insert(runs)
       .values({ id: randomUUID(), jobId, document, status: 'queued', films })

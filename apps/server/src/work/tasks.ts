@@ -63,6 +63,7 @@ export interface Tasks {
       materials: SharedMaterials;
       port: MessagePort;
     };
-    made: { bytes: number; inked: number }[];
+    /** Percent inked; null where one file holds several plates. */
+    made: { bytes: number; inked: number | null }[];
   };
 }

@@ -10,6 +10,7 @@ import {
   mmToPixels,
   PLAIN_LOOK,
   plateSvg,
+  platesSvg,
   pngFile,
   pressProof,
   setCacheShare,
@@ -187,7 +188,7 @@ export function films({
   port,
 }: Tasks['films']['given']): Tasks['films']['made'] {
   const scene = sceneOf(document.recipe, materials);
-  const made = wanted.map(() => ({ bytes: 0, inked: 0 }));
+  const made: Tasks['films']['made'] = wanted.map(() => ({ bytes: 0, inked: 0 }));
   try {
     const making = wanted.map(({ plate, path }) => makeFile(document, scene, plate, path));
     // A strip of each in turn: they need the same part of the picture at the same time.
@@ -211,15 +212,20 @@ function* makeFile(
   scene: Scene,
   plate: number,
   path: string,
-): Generator<number, { bytes: number; inked: number }> {
+): Generator<number, { bytes: number; inked: number | null }> {
   const file = openSync(path, 'w');
   try {
     const sink: Sink = {
       write: (bytes) => void writeSync(file, bytes),
       patch: (offset, bytes) => void writeSync(file, bytes, 0, bytes.length, offset),
     };
-    const facts = filmFacts(scene, plate, document.name);
     const { format, smooth } = document.films;
+    if (format === 'svg-together') {
+      const plates = document.recipe.plates.flatMap(({ printed }, at) => (printed ? [at] : []));
+      sink.write(new TextEncoder().encode(platesSvg(scene, plates, document.name, smooth).text));
+      return { bytes: fstatSync(file).size, inked: null };
+    }
+    const facts = filmFacts(scene, plate, document.name);
     if (format === 'svg') {
       const { text, inked } = plateSvg(scene, plate, facts.description, smooth);
       sink.write(new TextEncoder().encode(text));

@@ -27,6 +27,15 @@ export interface Kernels {
     width: number,
     out: number,
   ): void;
+  placeRow(
+    kind: number,
+    numbers: number,
+    x: number,
+    y: number,
+    step: number,
+    count: number,
+    out: number,
+  ): void;
   diffuseRow(
     coverage: number,
     here: number,

@@ -52,6 +52,8 @@ export const FILTER = {
 export const LOOKED_UP = 1 << 16;
 /** Segments of a row that is looked up, six numbers each. */
 export const SEGMENTS = area(24 * (LOOKED_UP + 2));
+/** Numbers that places in cells are found by, and room to work in. */
+export const PLACE_NUMBERS = area(512);
 /** Errors that a row of diffusion takes and gives, with room at both sides, the pixels made above, and a row of noise. */
 export const DIFFUSION = {
   errors: [area(4 * LONGEST_ROW + 64), area(4 * LONGEST_ROW + 64), area(4 * LONGEST_ROW + 64)] as const,

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { BLACK_CODES, WHITE_CODES } from '../film/run-codes.ts';
 import { plainKernels } from './plain.ts';
+import { PLACES, runningNumbers, scatteringNumbers } from '../screen/places.ts';
 import type { Kernels } from './kernels.ts';
 import { startKernels } from './start.ts';
 
@@ -222,6 +223,43 @@ describe('plain kernels make the very bits of the compiled ones', () => {
         160,
       );
     }));
+  it.each(Object.entries(PLACES))('places, %s', (kind, number) =>
+    check((seed) => {
+      const odd = (k: number) => ((seed >> k) & 255) / 256;
+      const values =
+        kind === 'scattered'
+          ? scatteringNumbers({
+              along: 0.05 + odd(1) / 9,
+              across: odd(3) / 9 - 0.05,
+              grown: seed & 1 ? 30000 * odd(5) : 0,
+              moved: seed & 2 ? odd(7) : 0,
+              frayed: seed & 4 ? odd(9) / 6 : 0,
+              seed: seed & 1023,
+            })
+          : runningNumbers({
+              mm: 0.02 + odd(1) / 20,
+              perCell: 0.5 + odd(2),
+              cos: 0.8,
+              sin: -0.6,
+              waveLength: 3 + 20 * odd(3),
+              waveHeight: 6 * odd(4),
+              middleX: 40 * odd(5) - 9,
+              middleY: 40 * odd(6) - 9,
+              start: odd(7) - 0.5,
+              plain: seed & 1,
+              wobble: seed & 2 ? odd(8) : 0,
+              seed: seed & 1023,
+            });
+      const prepare = (_: Uint8Array, view: DataView) =>
+        values.forEach((value, i) => view.setFloat64(from(A) + 8 * i, value, true));
+      const step = 1 << (seed % 5);
+      expectSame(
+        made(seed, prepare, (k) => k.placeRow(number, A, (seed % 700) - 300, seed % 901, step, 150, OUT)),
+        OUT,
+        150 * 24,
+      );
+    }),
+  );
   it('looking up', () =>
     check((seed) => {
       const shift = seed % 5;

@@ -1,6 +1,10 @@
 import { randomAt } from '../random.ts';
 import { plainGroup4 } from './plain-group4.ts';
+import { PLACES, placesBy, type PlaceKind } from '../screen/places.ts';
+import { placeSegments } from '../screen/segments.ts';
 import type { Kernels } from './kernels.ts';
+
+const PLACE_KINDS = Object.keys(PLACES) as PlaceKind[];
 
 /** Bytes of memory, as many as the compiled kernels have. */
 const BYTES = 2048 << 16;
@@ -153,6 +157,11 @@ export function plainKernels(): Kernels {
         if (i > 0) f64[(out >> 3) + i - 1] = total - before;
         before = total;
       }
+    },
+    placeRow(kind, numbers, x, y, step, count, out) {
+      const name = PLACE_KINDS[kind];
+      const place = placesBy(name, f64.subarray(numbers >> 3, (numbers >> 3) + 16));
+      placeSegments(place, x, y, step, count, i32.subarray(out >> 2));
     },
     lookUpRow(coverage, table, segments, shift, skip, width, out) {
       for (let i = 0; i < width; i += 8) {

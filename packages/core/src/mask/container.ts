@@ -62,6 +62,14 @@ function pathOutlines(drawing: Drawing, ratio: number): Outline[] {
     .map(({ contours, rule }) => ({ rule, contours: contours.map((one) => mapContour(one, fit)) }));
 }
 
+/** The shape a container has, in shares of its original's box, whose height over its width is `ratio`. */
+export const containerOutlines = (
+  { shape }: Container,
+  drawing: Drawing | undefined,
+  ratio: number,
+): readonly Outline[] =>
+  shape === 'rectangle' ? RECTANGLE : shape === 'ellipse' ? ELLIPSE : pathOutlines(drawing!, ratio);
+
 /** Curves stray from their straight lines by no more than this, in pixels. */
 const TOLERANCE = 0.05;
 
@@ -90,8 +98,7 @@ export function containerBits(
   const { shape, margin } = container;
   const key = JSON.stringify([shape, container.path, margin, ratio, original.placement, frame]);
   const { inside, rim } = recentPolygons(key, () => {
-    const outlines =
-      shape === 'rectangle' ? RECTANGLE : shape === 'ellipse' ? ELLIPSE : pathOutlines(drawing!, ratio);
+    const outlines = containerOutlines(container, drawing, ratio);
     const toGrid = inverse(toBox);
     const filled = outlines.map(({ contours, rule }) => ({
       rule,

@@ -28,10 +28,7 @@ export function plateBits(scene: Scene, plate: number, frame: Frame, region: Reg
     const screener = screenerFor(screen, frame);
     if (!screener.carries && screener.margin === 0) return inOnePass(scene, plate, frame, region, screener);
   }
-  const read = toneReader(scene, plate);
-  const bits = carries(screen)
-    ? carriedBits(scene, plate, frame, region, read)
-    : screened(screen, frame, region, read);
+  const bits = toneBits(scene, plate, frame, region);
   if (hasLines(scene, plate)) {
     for (const band of bands(region, LINE_PIXELS, 8)) {
       const { line } = plateArt(scene, plate, frame, band, workPlane(band.width, band.height));
@@ -39,6 +36,15 @@ export function plateBits(scene: Scene, plate: number, frame: Frame, region: Reg
     }
   }
   return bits;
+}
+
+/** The same without line work: what the screen makes of the plate's tones. */
+export function toneBits(scene: Scene, plate: number, frame: Frame, region: Region): Bits {
+  const { screen } = scene.recipe.plates[plate];
+  const read = toneReader(scene, plate);
+  return carries(screen)
+    ? carriedBits(scene, plate, frame, region, read)
+    : screened(screen, frame, region, read);
 }
 
 /** Tones and line work out of one pass over the originals. */

@@ -10,4 +10,5 @@ export const frameOf = (sheet: Pick<Sheet, 'width' | 'height' | 'bleed'>, resolu
 });
 
 /** The grid of the films. */
-export const filmFrame = (recipe: Recipe): Frame => frameOf(recipe.sheet, recipe.sheet.resolution);
+export const filmFrame = (recipe: Pick<Recipe, 'sheet'>): Frame =>
+  frameOf(recipe.sheet, recipe.sheet.resolution);

@@ -1,13 +1,13 @@
 import { paintDrawing, type LineBits } from '../drawing/paint-drawing.ts';
 import { gaussian, gaussianMargin } from '../filter/gaussian.ts';
-import { after, inverse, scaled } from '../raster/affine.ts';
+import { after, inverse, scaled, type Affine } from '../raster/affine.ts';
 import { createBits } from '../raster/bits.ts';
 import { createPlane, percentToCoverage, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import { cutRows, rowsOf, type Rows } from '../raster/rows.ts';
 import { readInto } from '../raster/read-rows.ts';
 import { insideBox } from '../raster/sample.ts';
-import { toneRows, toTones } from '../tone/tone-rows.ts';
+import { toneRows, toTones, type ToneSource } from '../tone/tone-rows.ts';
 import type { Frame } from '../raster/frame.ts';
 import { keepMasked, maskOf } from './mask.ts';
 import { gridToBox, placedHeight, regionOf } from './placed.ts';
@@ -42,11 +42,9 @@ export function lineBits(
   }
   if (content.kind !== 'picture' || !content.line) throw new TypeError('This original is no line work.');
   const { source, toSource, toBox, alpha } = readOriginal(original, materials, frame);
-  const made = toneRows(source, original.tone);
-  const scale = (source.scale * source.width) / made.width;
-  const tones = smoothed(made, content.line.smooth / scale);
+  const { tones, toTones } = lineTones(original, source);
   const tone = createPlane(region.width, region.height);
-  readInto(tones, toTones(toSource, source, tones), region, tone);
+  readInto(tones, toTones(toSource), region, tone);
   const inside = insideBox(toBox, region);
   let opaque: Plane | undefined;
   if (alpha) {
@@ -64,6 +62,18 @@ export function lineBits(
   }
   const bare = createBits(region.width, region.height);
   return masked({ ink, bare }, original, materials, frame, region);
+}
+
+/** The tones whose level a picture's line work is drawn at, and how a map to its source's pixels leads to theirs. */
+export function lineTones(
+  { content, tone }: OriginalRecipe,
+  source: ToneSource,
+): { tones: Rows; toTones: (toSource: Affine) => Affine } {
+  if (content.kind !== 'picture' || !content.line) throw new TypeError('This original is no line work.');
+  const made = toneRows(source, tone);
+  const scale = (source.scale * source.width) / made.width;
+  const tones = smoothed(made, content.line.smooth / scale);
+  return { tones, toTones: (toSource) => toTones(toSource, source, tones) };
 }
 
 /** Line work with what its container, cut-out and fade hide taken away. */

@@ -17,7 +17,7 @@ const knockers = ({ plates }: Recipe, plate: number): number[] =>
   plates.flatMap(({ knocksOut, printed }, i) => (i > plate && knocksOut && printed ? [i] : []));
 
 /** Plates that a base lies under. */
-const carriedBy = ({ plates }: Recipe, plate: number): number[] => {
+export const carriedBy = ({ plates }: Recipe, plate: number): number[] => {
   const { base } = plates[plate];
   return base
     ? plates.flatMap((other, i) =>
@@ -27,21 +27,26 @@ const carriedBy = ({ plates }: Recipe, plate: number): number[] => {
 };
 
 /** The base whose highlights go to a plate; −1 when there is none. */
-const baseOf = ({ plates }: Recipe, plate: number): number =>
+export const baseOf = ({ plates }: Recipe, plate: number): number =>
   plates.findIndex(
     ({ base, printed }, i) => i !== plate && printed && base?.highlights === plates[plate].ink,
   );
 
+/** Plates that a plate's art is made of besides its own: what lies over a base, and the base that highlights come from. */
+function concerned(recipe: Recipe, plate: number): number[] {
+  const base = baseOf(recipe, plate);
+  return [...carriedBy(recipe, plate), ...(base < 0 ? [] : [base, ...carriedBy(recipe, base)])];
+}
+
 /** True when a plate may have parts that are never screened. */
 export const hasLines = (scene: Pick<Scene, 'recipe'>, plate: number): boolean =>
-  hasLineWork(scene, plate) ||
-  [...carriedBy(scene.recipe, plate), ...knockers(scene.recipe, plate)].some((one) =>
+  [plate, ...concerned(scene.recipe, plate), ...knockers(scene.recipe, plate)].some((one) =>
     hasLineWork(scene, one),
   );
 
 /** True when a plate has edges that only the film's own pixels show: spread, painted or knocked out ones. */
 export const isEdged = (recipe: Recipe, plate: number): boolean =>
-  [plate, ...carriedBy(recipe, plate)].some(
+  [plate, ...concerned(recipe, plate)].some(
     (one) => recipe.plates[one].spread !== 0 || recipe.plates[one].strokes.length > 0,
   ) || knockers(recipe, plate).length > 0;
 
@@ -50,9 +55,7 @@ export function artKey(recipe: Recipe, plate: number): string {
   const { originals, plates, inks, stock, overprints, sheet } = recipe;
   const shown = originals.filter((original) => original.shown);
   const { screen: _, ...own } = plates[plate];
-  const base = baseOf(recipe, plate);
-  const under = base < 0 ? [] : [base, ...carriedBy(recipe, base)];
-  const others = [...carriedBy(recipe, plate), ...knockers(recipe, plate), ...under].map((one) => {
+  const others = [...concerned(recipe, plate), ...knockers(recipe, plate)].map((one) => {
     const { screen: _screen, ...rest } = plates[one];
     return rest;
   });

@@ -5,24 +5,28 @@ import {
   kernels,
   LOOKED_UP,
   pixelsAt,
+  PLACE_NUMBERS,
+  realsAt,
   ROWS,
   SEGMENTS,
   wholesAt,
 } from '../kernel/memory.ts';
 import { createBits, strideOf, type Bits } from '../raster/bits.ts';
-import type { Plane } from '../raster/plane.ts';
+import { percentToCoverage, SOLID, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import { recentOnly } from '../recent.ts';
 import { limitData, type DotLimits } from './dot-limits.ts';
+import type { Excess } from './kinds/kind.ts';
+import { PLACES, type Place, type PlaceKind } from './places.ts';
+import { placeSegments } from './segments.ts';
 import type { Spot } from './spot/spot.ts';
 import { orderOf } from './tile.ts';
 import { layThresholds } from './thresholds.ts';
 
 /** Points of a cell's table, each way. */
 const SIDE = 256;
-const ONE = 2 ** 32;
 
-/** Where pixels fall in a screen's cells, when its lattice bends. */
+/** Where pixels fall in a screen's cells, when its lattice bends or its dots are scattered. */
 export interface Warp {
   /** Places are told every 2 to this power pixels of a row, and run evenly between. */
   readonly shift: number;
@@ -30,7 +34,9 @@ export interface Warp {
    * Writes u and v in cells (only their fractions count) and an offset to coverage for the middle of the pixel (x, y), which
    * may lie beyond the region asked for.
    */
-  readonly place: (x: number, y: number, out: Float64Array) => void;
+  readonly place: Place;
+  /** The same as a kind and its numbers, for the kernel; missing where places depend on more. */
+  readonly numbers?: { readonly kind: PlaceKind; readonly values: readonly number[] };
 }
 
 const recentTables = recentOnly<Uint16Array>(12);
@@ -60,8 +66,6 @@ export const cellTable = (key: string, spot: Spot, limits: DotLimits): Uint16Arr
     ),
   );
 
-const fixed = (cells: number): number => Math.floor((cells - Math.floor(cells)) * ONE) | 0;
-
 /** Screens coverage through a cell's table along a bent lattice. */
 export function screenWarped(coverage: Plane, region: Region, table: Uint16Array, warp: Warp): Bits {
   const { width, height } = region;
@@ -69,29 +73,21 @@ export function screenWarped(coverage: Plane, region: Region, table: Uint16Array
   const kept = keep(table);
   const plane = addressOf(coverage.data);
   const step = 1 << warp.shift;
-  const here = new Float64Array(3);
-  const next = new Float64Array(3);
   for (let from = 0; from < width; from += LOOKED_UP) {
     const count = Math.min(LOOKED_UP, width - from);
     const first = Math.floor((region.x + from) / step);
     const skip = region.x + from - first * step;
     const segments = Math.ceil((skip + count) / step);
     const numbers = wholesAt(SEGMENTS, segments * 6);
+    if (warp.numbers) realsAt(PLACE_NUMBERS, warp.numbers.values.length).set(warp.numbers.values);
     const row = pixelsAt(ROWS.upper, count);
     const made = bytesAt(ROWS.out, strideOf(count));
     for (let j = 0; j < height; j++) {
       const y = region.y + j;
-      warp.place(first * step, y, here);
-      for (let k = 0, at = 0; k < segments; k++, at += 6) {
-        warp.place((first + k + 1) * step, y, next);
-        numbers[at] = fixed(here[0]);
-        numbers[at + 1] = fixed((next[0] - here[0]) / step);
-        numbers[at + 2] = fixed(here[1]);
-        numbers[at + 3] = fixed((next[1] - here[1]) / step);
-        numbers[at + 4] = here[2] * 256;
-        numbers[at + 5] = ((next[2] - here[2]) * 256) / step;
-        here.set(next);
-      }
+      if (warp.numbers) {
+        const kind = PLACES[warp.numbers.kind];
+        kernels.placeRow(kind, PLACE_NUMBERS, first * step, y, step, segments, SEGMENTS);
+      } else placeSegments(warp.place, first * step, y, step, segments, numbers);
       const start = j * coverage.width + from;
       if (plane === undefined) row.set(coverage.data.subarray(start, start + count));
       kernels.lookUpRow(
@@ -107,6 +103,27 @@ export function screenWarped(coverage: Plane, region: Region, table: Uint16Array
     }
   }
   return bits;
+}
+
+/** How far coverage is above the threshold of a bent lattice: the same comparison, at places that need be no pixel's. */
+export function excessOver(
+  threshold: (u: number, v: number) => number,
+  limits: DotLimits,
+  place: Place,
+): Excess {
+  const out = new Float64Array(3);
+  const smallest = percentToCoverage(limits.smallest);
+  const largest = percentToCoverage(limits.largest);
+  const half = Math.ceil(smallest / 2) - 1;
+  return (x, y, coverage) => {
+    place(x - 0.5, y - 0.5, out);
+    const needed = threshold(out[0], out[1]);
+    if (coverage <= 0) return -1 - needed;
+    let asked = coverage + out[2];
+    if (smallest > 0 && asked > half && asked < smallest) asked = smallest;
+    const over = asked - needed;
+    return largest < SOLID ? Math.min(over, largest - needed) : over;
+  };
 }
 
 /** The most pixels, as a power of 2, between places that a length in pixels wants told so many times. */

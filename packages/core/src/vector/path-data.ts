@@ -4,6 +4,8 @@ export interface PathData {
   line(x: number, y: number): void;
   /** An arc of at most half an ellipse; `turn` of its first axis in degrees, y down; `sweep` in the way x turns to y. */
   arc(rx: number, ry: number, turn: number, sweep: boolean, x: number, y: number): void;
+  /** A cubic Bézier curve by its two control points and its end. */
+  curve(ax: number, ay: number, bx: number, by: number, x: number, y: number): void;
   close(): void;
   /** What was written so far. */
   text(): string;
@@ -49,6 +51,12 @@ export function pathData(): PathData {
       [x, y] = [x + dx, y + dy];
       const angle = rx === ry ? ' 0' : then(Number(turn.toFixed(1)));
       put('a', Math.round(rx), `${then(Math.round(ry))}${angle} 0 ${sweep ? 1 : 0}${then(dx)}${then(dy)}`);
+    },
+    curve(ax, ay, bx, by, nextX, nextY) {
+      const to = [ax, ay, bx, by, nextX, nextY].map(Math.round);
+      const [first, ...rest] = to.map((value, i) => value - (i & 1 ? y : x));
+      [x, y] = [to[4], to[5]];
+      put('c', first, rest.map(then).join(''));
     },
     close() {
       [x, y] = [startX, startY];

@@ -1,5 +1,6 @@
 import { bitAt, type Bits } from '../raster/bits.ts';
 import type { PathData } from './path-data.ts';
+import { thinned } from './thin.ts';
 
 /**
  * The exact outlines of connected pixels: squares' sides, ink always to the same hand, so that holes run the other way. Where
@@ -63,10 +64,7 @@ function walk(
 /** What is cut off a corner between two long sides, pixels. */
 const CORNER = 1;
 
-/**
- * The line through the middles of short sides and the ends of long ones, as few of its points as keep it within a distance of the rest
- * (Douglas & Peucker 1973).
- */
+/** The line through the middles of short sides and the ends of long ones, as few of its points as keep it within a distance of the rest. */
 function smoothed(corners: readonly number[], distance: number): number[] {
   const points: number[] = [];
   for (let i = 0; i < corners.length; i += 2) {
@@ -78,34 +76,7 @@ function smoothed(corners: readonly number[], distance: number): number[] {
     points.push(x0 + dx * cut, y0 + dy * cut);
     if (length > 2 * CORNER) points.push(x1 - dx * cut, y1 - dy * cut);
   }
-  const count = points.length / 2;
-  if (count < 8) return points;
-  const kept = new Uint8Array(count);
-  const half = count >> 1;
-  kept[0] = kept[half] = 1;
-  const stack: [number, number][] = [
-    [0, half],
-    [half, count],
-  ];
-  while (stack.length > 0) {
-    const [from, to] = stack.pop()!;
-    const at = (i: number) => [points[2 * (i % count)], points[2 * (i % count) + 1]];
-    const [ax, ay] = at(from);
-    const [bx, by] = at(to);
-    const length = Math.hypot(bx - ax, by - ay) || 1;
-    let [far, most] = [-1, distance];
-    for (let i = from + 1; i < to; i++) {
-      const [x, y] = at(i);
-      const off = Math.abs((bx - ax) * (ay - y) - (ax - x) * (by - ay)) / length;
-      if (off > most) [far, most] = [i, off];
-    }
-    if (far < 0) continue;
-    kept[far] = 1;
-    stack.push([from, far], [far, to]);
-  }
-  const out: number[] = [];
-  for (let i = 0; i < count; i++) if (kept[i]) out.push(points[2 * i], points[2 * i + 1]);
-  return out;
+  return thinned(points, distance);
 }
 
 /** Twice the area that points enclose, and the place of its middle. */

@@ -1,116 +1,179 @@
 import { labToHex } from '../colour/lab.ts';
-import { plateBits } from '../plate/evaluate.ts';
-import { hasLines, isEdged, plateArt } from '../plate/plate-art.ts';
+import { plateBits, toneBits } from '../plate/evaluate.ts';
 import { filmFrame, frameOf } from '../plate/frame.ts';
-import { MM_PER_INCH } from '../raster/frame.ts';
-import type { OriginalRecipe } from '../plate/recipe.ts';
+import { plateArt } from '../plate/plate-art.ts';
+import type { Recipe } from '../plate/recipe.ts';
 import type { Scene } from '../plate/scene.ts';
-import { countInk } from '../raster/bits.ts';
+import { bitAt, countInk } from '../raster/bits.ts';
+import { MM_PER_INCH } from '../raster/frame.ts';
 import { SOLID } from '../raster/plane.ts';
+import { bands } from '../raster/region.ts';
 import { limitTable } from '../screen/dot-limits.ts';
 import { latticeOf } from '../screen/screen.ts';
+import { clipped, drawPolygon } from './clipped.ts';
+import { dotsManner, dotsPath } from './dots-path.ts';
 import { escaped } from './escaped.ts';
-import { cellShapeOf } from './cell-shapes.ts';
-import { latticePath } from './lattice-path.ts';
+import { hardEdges, hasGeometry, type HardEdges } from './hard-edges.ts';
+import type { LineShape } from './line-shapes.ts';
 import { pathData, type PathData } from './path-data.ts';
 import { pixelPath } from './pixel-path.ts';
+import { unitsOf, type Units } from './units.ts';
+import { boxesMeet, boxOf, shared, united, type Area, type Box } from './area.ts';
 
-/** Units of the file in a millimetre, for outlines of pixels: 1 µm each. */
+/** Units of the file in a millimetre at least: 1 µm each. */
 const PER_MM = 1000;
 /** A cell has at least so many units across, so that rounding changes no dot by anything that counts. */
 const PER_PITCH = 800;
-/** Pixels of tone along a cell. */
-const PER_CELL = 3;
 
-/** How a plate's geometry came about: dots computed from the tone, or the outlines of its film's pixels. */
+/** How a plate's dots came about: computed from the tone, or the outlines of its film's pixels. */
 export type VectorManner = 'dots' | 'outlines';
 
 export interface PlateSvg {
   readonly text: string;
+  /** Of the first plate. */
   readonly manner: VectorManner;
-  /** Share of the film that is inked, 0–1. */
+  /** Share of the first plate's film that its dots ink, 0–1. */
   readonly inked: number;
 }
 
-/** True when an original is there with whole dots or not at all, so that its dots follow from its tones alone. */
-const isPlainTone = ({ container, fade, mix, content, route }: OriginalRecipe): boolean =>
-  route.kind !== 'bands' &&
-  fade === null &&
-  mix === null &&
-  (container === null || container.edge === 'whole' || container.feather > 0) &&
-  (content.kind !== 'picture' || content.cut === null);
-
-/** How a plate's geometry is made. */
-export function vectorManner(scene: Pick<Scene, 'recipe'>, plate: number): VectorManner {
-  const { screen } = scene.recipe.plates[plate];
-  const straight = screen.coarse === 0 && latticeOf(screen)?.supercell !== undefined;
-  const plain = scene.recipe.originals.every((original) => !original.shown || isPlainTone(original));
-  return straight && plain && !isEdged(scene.recipe, plate) && !hasLines(scene, plate) ? 'dots' : 'outlines';
+/** How a plate's geometry is made, as far as its recipe says. */
+export function vectorManner({ recipe }: Pick<Scene, 'recipe'>, plate: number): VectorManner {
+  return dotsManner(recipe.plates[plate].screen) && hasGeometry(recipe, plate) ? 'dots' : 'outlines';
 }
 
+/** Units of the file in a millimetre that plates want. */
+const perMmOf = ({ plates }: Recipe, wanted: readonly number[]): number =>
+  Math.max(
+    PER_MM,
+    ...wanted.map((plate) => {
+      const { screen } = plates[plate];
+      if (!dotsManner(screen)) return PER_MM;
+      return 10 ** Math.ceil(Math.log10((PER_PITCH / MM_PER_INCH) * (latticeOf(screen)?.ruling ?? 1)));
+    }),
+  );
+
 /**
- * A plate as SVG: one compound path in its ink's colour, filled by the even-odd rule; what is not ink is nothing. Dots on a
- * straight lattice are true geometry computed from the tone; everything else is outlined from the film's own pixels.
+ * A plate as SVG: its dots as one compound path in its ink's colour, filled by the even-odd rule, and line work over them with its own
+ * curves; what is not ink is nothing. Dots are true geometry computed from the tone wherever their screen has one; those of other
+ * screens are outlined from the film's own pixels.
  *
  * @param smooth how far outlines of pixels may stray from them, in film pixels; 0 for their very sides
  */
-export function plateSvg(scene: Scene, plate: number, title: string, smooth: number): PlateSvg {
+export const plateSvg = (scene: Scene, plate: number, title: string, smooth: number): PlateSvg =>
+  platesSvg(scene, [plate], title, smooth);
+
+/** The same for several plates in one file, a group for each ink, the first printed lowest. */
+export function platesSvg(scene: Scene, plates: readonly number[], title: string, smooth: number): PlateSvg {
   const { recipe } = scene;
-  const ink = recipe.inks.find(({ id }) => id === recipe.plates[plate].ink)!;
   const frame = filmFrame(recipe);
-  const manner = vectorManner(scene, plate);
-  const out = pathData();
-  const ruling = latticeOf(recipe.plates[plate].screen)?.ruling ?? 0;
-  const perMm = manner === 'dots' ? 10 ** Math.ceil(Math.log10((PER_PITCH / MM_PER_INCH) * ruling)) : PER_MM;
-  const inked =
-    manner === 'dots' ? drawDots(scene, plate, perMm, out) : drawOutlines(scene, plate, perMm, smooth, out);
+  const units = unitsOf(recipe, perMmOf(recipe, plates));
   const mm = (pixels: number) => Number(((pixels / frame.resolution) * MM_PER_INCH).toFixed(4));
   const [width, height] = [mm(frame.width), mm(frame.height)];
-  const box = `${Math.round(width * perMm)} ${Math.round(height * perMm)}`;
+  const box = `${Math.round(width * units.perMm)} ${Math.round(height * units.perMm)}`;
+  const groups = plates.map((plate) => plateGroup(scene, plate, units, smooth));
   const text =
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${box}">` +
-    `<title>${escaped(title)}</title><g id="${escaped(ink.name.replace(/\s+/g, '-'))}" fill="${labToHex(ink.lab)}">` +
-    `<path fill-rule="evenodd" d="${out.text().replace(/^m/, 'M')}"/></g></svg>\n`;
-  return { text, manner, inked };
+    `<title>${escaped(title)}</title>${groups.map((group) => group.text).join('')}</svg>\n`;
+  return { text, manner: groups[0].manner, inked: groups[0].inked };
 }
 
-function drawOutlines(scene: Scene, plate: number, perMm: number, smooth: number, out: PathData): number {
-  const frame = filmFrame(scene.recipe);
-  const bits = plateBits(scene, plate, frame, { x: 0, y: 0, width: frame.width, height: frame.height });
-  pixelPath(bits, smooth, (MM_PER_INCH / frame.resolution) * perMm, out);
-  return countInk(bits) / (bits.width * bits.height);
-}
-
-function drawDots(scene: Scene, plate: number, perMm: number, out: PathData): number {
+function plateGroup(scene: Scene, plate: number, units: Units, smooth: number): PlateSvg {
   const { recipe } = scene;
-  const { screen } = recipe.plates[plate];
-  const film = filmFrame(recipe);
-  const lattice = latticeOf(screen)!;
-  const supercell = lattice.supercell!(film.resolution);
-  const grid = frameOf(recipe.sheet, supercell.ruling * PER_CELL);
-  const { tone } = plateArt(scene, plate, grid, { x: 0, y: 0, width: grid.width, height: grid.height });
-  const table = limitTable(lattice.limited(screen));
-  const step = grid.resolution / film.resolution;
-  const read = (x: number, y: number): number => {
-    const column = Math.min(grid.width - 1, Math.max(0, Math.floor(x)));
-    const row = Math.min(grid.height - 1, Math.max(0, Math.floor(y)));
-    return tone.data[row * grid.width + column];
-  };
+  const ink = recipe.inks.find(({ id }) => id === recipe.plates[plate].ink)!;
+  const edges = hardEdges(scene, plate, units);
+  const dots = pathData();
+  const manner = edges && dotsManner(recipe.plates[plate].screen) ? 'dots' : 'outlines';
+  let inked: number;
+  if (manner === 'dots') {
+    dotsPath(scene, plate, edges!.faces, units, dots);
+    inked = askedShare(scene, plate);
+  } else inked = drawOutlines(scene, plate, edges, units, smooth, dots);
+  const paths = [{ rule: 'evenodd', data: dots.text() }, ...(edges ? linePaths(edges.lines) : [])].filter(
+    ({ data }) => data !== '',
+  );
+  const drawn = paths.map(({ rule, data }) => `<path fill-rule="${rule}" d="${data.replace(/^m/, 'M')}"/>`);
+  const name = escaped(ink.name.replace(/\s+/g, '-'));
+  return { text: `<g id="${name}" fill="${labToHex(ink.lab)}">${drawn.join('')}</g>`, manner, inked };
+}
+
+/** Outlines of the film's pixels: of all of them, or where line work is geometry of the screened ones alone. */
+function drawOutlines(
+  scene: Scene,
+  plate: number,
+  edges: HardEdges | undefined,
+  units: Units,
+  smooth: number,
+  out: PathData,
+): number {
+  const frame = filmFrame(scene.recipe);
+  const whole = { x: 0, y: 0, width: frame.width, height: frame.height };
+  const scale = units.frame.resolution / frame.resolution;
+  if (!edges) {
+    const bits = plateBits(scene, plate, frame, whole);
+    pixelPath(bits, smooth, scale, out);
+    return countInk(bits) / (bits.width * bits.height);
+  }
+  const bits = toneBits(scene, plate, frame, whole);
+  const all = bits.width * bits.height;
+  if (edges.faces.length === 1 && edges.lines.length === 0) {
+    pixelPath(bits, smooth, scale, out);
+    return countInk(bits) / all;
+  }
+  // Where tones end pixels do already; what line work leaves bare has still to be cut out.
+  const cut = clipped(out, edges.faces.reduce(united, []));
+  pixelPath(bits, smooth, scale, cut);
+  cut.finish();
+  return countInk(plateBits(scene, plate, frame, whole)) / all;
+}
+
+/** Pixels per inch at which a plate's share of ink is told from its tones. */
+const COUNTED_AT = 150;
+
+/** Share of a plate that its tones, within the limits of its dots, and its line work ink, 0–1. */
+function askedShare(scene: Scene, plate: number): number {
+  const { screen } = scene.recipe.plates[plate];
+  const grid = frameOf(scene.recipe.sheet, COUNTED_AT);
+  const table = limitTable(latticeOf(screen)?.limited(screen) ?? screen);
   let sum = 0;
-  const toneAt = (x: number, y: number): number => {
-    // The mean over most of the cell; a dot whose middle is bare is none.
-    const [u, v] = [x * step, y * step];
-    const middle = read(u, v);
-    if (middle === 0) return 0;
-    let asked = 0;
-    for (let j = -1; j <= 1; j++) for (let i = -1; i <= 1; i++) asked += read(u + i, v + j);
-    asked = Math.round(asked / 9);
-    const made = (table ? table[asked] : asked) / SOLID;
-    if (x >= 0 && y >= 0 && x < film.width && y < film.height) sum += made;
-    return made;
-  };
-  const key = JSON.stringify([screen.settings.spot, screen.settings.aspect, screen.settings.motif]);
-  const shape = cellShapeOf(screen.settings as unknown as Parameters<typeof cellShapeOf>[0])!;
-  latticePath(supercell, key, shape, film, toneAt, (MM_PER_INCH / film.resolution) * perMm, out);
-  return Math.min(1, (sum * (supercell.pixels / supercell.cells)) / (film.width * film.height));
+  for (const band of bands({ x: 0, y: 0, width: grid.width, height: grid.height }, 1 << 20, 8)) {
+    const { tone, line } = plateArt(scene, plate, grid, band);
+    for (let y = 0, i = 0; y < band.height; y++) {
+      for (let x = 0; x < band.width; x++, i++) {
+        if (line && bitAt(line.ink, x, y)) sum += SOLID;
+        else if (!line || !bitAt(line.bare, x, y)) sum += table ? table[tone.data[i]] : tone.data[i];
+      }
+    }
+  }
+  return sum / SOLID / (grid.width * grid.height);
+}
+
+/** Line work as paths, as few as can be: shapes that keep clear of one another share one. */
+function linePaths(lines: readonly LineShape[]): { rule: string; data: string }[] {
+  const paths: { rule: string; data: PathData; held: { box: Box; area: Area }[] }[] = [];
+  for (const line of lines) {
+    const box = boxOf(line.area);
+    if (!box) continue;
+    const clear = (other: { box: Box; area: Area }) =>
+      !boxesMeet(other.box, box) || shared(other.area, line.area).length === 0;
+    let path = paths.find(({ rule, held }) => rule === line.rule && held.every(clear));
+    if (!path) paths.push((path = { rule: line.rule, data: pathData(), held: [] }));
+    path.held.push({ box, area: line.area });
+    drawShape(line, path.data);
+  }
+  return paths.map(({ rule, data }) => ({ rule, data: data.text() }));
+}
+
+function drawShape({ contours, area }: LineShape, out: PathData): void {
+  if (!contours) {
+    for (const path of area) drawPolygon(path, out);
+    return;
+  }
+  for (const { start, parts } of contours) {
+    out.move(...start);
+    for (const part of parts) {
+      if (part.length === 2) out.line(part[0], part[1]);
+      else out.curve(...(part as [number, number, number, number, number, number]));
+    }
+    out.close();
+  }
 }

@@ -1,14 +1,18 @@
 import { Resvg } from '@resvg/resvg-js';
+import type { Drawing, Shape } from '../drawing/drawing.ts';
+import type { Contour } from '../path/contour.ts';
 import { filmFrame } from '../plate/frame.ts';
+import { plainPlate } from '../plate/plain-plate.ts';
+import type { Recipe } from '../plate/recipe.ts';
 import { plateBits } from '../plate/evaluate.ts';
 import type { Scene } from '../plate/scene.ts';
 import { bitAt } from '../raster/bits.ts';
 import { newScreen, type Screen } from '../screen/screen.ts';
 import { SPOTS } from '../screen/spot/index.ts';
-import { greyPicture, sceneOf } from '../testing.ts';
+import { greyPicture, sceneOf, testInk, toneOf, toneStep } from '../testing.ts';
 import { cellShapeOf } from './cell-shapes.ts';
 import { areaOf } from './piece.ts';
-import { plateSvg } from './plate-svg.ts';
+import { platesSvg, plateSvg } from './plate-svg.ts';
 
 const SIDE = 20;
 const sheet = { width: SIDE, height: SIDE, resolution: 600 };
@@ -19,11 +23,13 @@ const ramp = greyPicture(
 );
 const MOTIF = newScreen('dots').settings.motif as string;
 
-const WIDE = Math.round((SIDE / 25.4) * sheet.resolution);
-
 /** Alpha of a file rasterised by resvg, 0–1, `fine` times as fine as the film: its own edges are not quite true. */
-function rasterised(svg: string, fine: number): { width: number; alpha: (x: number, y: number) => number } {
-  const { width, pixels } = new Resvg(svg, { fitTo: { mode: 'width', value: WIDE * fine } }).render();
+function rasterised(
+  svg: string,
+  { width: film }: { width: number },
+  fine: number,
+): { width: number; alpha: (x: number, y: number) => number } {
+  const { width, pixels } = new Resvg(svg, { fitTo: { mode: 'width', value: film * fine } }).render();
   return { width, alpha: (x, y) => pixels[(y * width + x) * 4 + 3] / 255 };
 }
 
@@ -38,10 +44,10 @@ function shares(width: number, at: (x: number, y: number) => number): number[] {
   });
 }
 
-function compare(scene: Scene, smooth = 0): number {
+function compare(scene: Scene, text = plateSvg(scene, 0, 'test', 0).text): number {
   const frame = filmFrame(scene.recipe);
   const bits = plateBits(scene, 0, frame, { x: 0, y: 0, width: frame.width, height: frame.height });
-  const { width, alpha } = rasterised(plateSvg(scene, 0, 'test', smooth).text, 2);
+  const { width, alpha } = rasterised(text, frame, 2);
   const film = shares(bits.width, (x, y) =>
     bitAt(bits, Math.min(x, bits.width - 1), Math.min(y, bits.height - 1)),
   );
@@ -92,26 +98,207 @@ describe('files', () => {
   it.each<[string, Screen]>([
     ['diffusion', newScreen('diffused', { spot: 0.4 })],
     ['grain', newScreen('grain', { size: 0.15 })],
-    ['lines that follow the form', newScreen('lines', { ruling: 12 })],
     ['a threshold', newScreen('threshold')],
   ])('of %s are the very pixels of the film', (_, screen) => {
     const scene = sceneOf(ramp, sheet, screen);
-    const frame = filmFrame(scene.recipe);
-    const bits = plateBits(scene, 0, frame, { x: 0, y: 0, width: frame.width, height: frame.height });
     const { text, manner } = plateSvg(scene, 0, 'test', 0);
     expect(manner).toBe('outlines');
-    const { alpha } = rasterised(text, 1);
-    let wrong = 0;
-    for (let y = 0; y < bits.height; y++) {
-      for (let x = 0; x < bits.width; x++) if (Math.round(alpha(x, y)) !== bitAt(bits, x, y)) wrong++;
-    }
-    expect(wrong).toBe(0);
+    expect(differing(scene, text)).toBe(0);
   });
   it('smoothed, outlines keep their area and have fewer corners', () => {
     const scene = sceneOf(ramp, sheet, newScreen('grain', { size: 0.2 }));
-    expect(compare(scene, 0.6)).toBeLessThanOrEqual(0.005);
+    expect(compare(scene, plateSvg(scene, 0, 'test', 0.6).text)).toBeLessThanOrEqual(0.005);
     expect(plateSvg(scene, 0, 'test', 0.6).text.length).toBeLessThan(
       plateSvg(scene, 0, 'test', 0).text.length * 0.85,
     );
+  });
+});
+
+const bent = (path: string, more: Record<string, number | string> = {}): Screen =>
+  newScreen('lines', { path, ruling: 18, angle: 20, ...more });
+
+describe.each<[string, Screen]>([
+  ['straight lines', bent('straight')],
+  ['arcs', bent('arc', { x: -3, y: 4 })],
+  ['waves', bent('wave', { length: 9, height: 3 })],
+  ['a spiral', bent('spiral')],
+  ['lines that follow the form', bent('form')],
+  ['crossed lines', bent('form', { crossed: 35 })],
+  ['lines that wobble', bent('straight', { wobble: 60 })],
+  ['round dots in waves', bent('wave', { length: 12, height: 3, spot: 'round' })],
+  ['dots out of place', newScreen('dots', { ruling: 18, place: 60 })],
+  ['dots out of size', newScreen('dots', { ruling: 18, size: 70 })],
+  ['ragged dots', newScreen('dots', { ruling: 12, ragged: 80 })],
+  [
+    'smallest and largest dots, out of place',
+    newScreen('dots', { ruling: 18, place: 40 }, { smallest: 5, largest: 80 }),
+  ],
+])('the geometry of %s', (_, screen) => {
+  // On a finer film, for what is out of place runs evenly between some of its pixels.
+  const scene = sceneOf(ramp, { ...sheet, resolution: 1200 }, screen);
+  it('is made from the tone and covers what the film covers, square by square and nearly pixel by pixel', () => {
+    const { text, manner } = plateSvg(scene, 0, 'test', 0);
+    expect(manner).toBe('dots');
+    expect(text.match(/<path/g)).toHaveLength(1);
+    expect(compare(scene, text)).toBeLessThanOrEqual(0.005);
+    expect(differing(scene, text)).toBeLessThan(0.03);
+  });
+});
+
+/** Share of film pixels of which the file covers less than half though they have ink, or the other way. */
+function differing(scene: Scene, text: string): number {
+  const frame = filmFrame(scene.recipe);
+  const bits = plateBits(scene, 0, frame, { x: 0, y: 0, width: frame.width, height: frame.height });
+  const { alpha } = rasterised(text, frame, 1);
+  let wrong = 0;
+  for (let y = 0; y < bits.height; y++) {
+    for (let x = 0; x < bits.width; x++) if (Math.round(alpha(x, y)) !== bitAt(bits, x, y)) wrong++;
+  }
+  return wrong / (bits.width * bits.height);
+}
+
+/** Recipes with hard edges: what they do to the one original, and what lies over it. */
+type Original = Recipe['originals'][number];
+const withOriginals = (scene: Scene, change: Partial<Original>, ...more: Original[]): Scene => {
+  const [first] = scene.recipe.originals;
+  return { ...scene, recipe: { ...scene.recipe, originals: [{ ...first, ...change }, ...more] } };
+};
+const shape = (ink: boolean, contours: Contour[]): Shape => ({ ink, contours, rule: 'nonzero', clips: [] });
+const circle = (x: number, y: number, r: number): Contour => {
+  const k = r * 0.5522847;
+  return {
+    closed: true,
+    start: [x + r, y],
+    parts: [
+      [x + r, y + k, x + k, y + r, x, y + r],
+      [x - k, y + r, x - r, y + k, x - r, y],
+      [x - r, y - k, x - k, y - r, x, y - r],
+      [x + k, y - r, x + r, y - k, x + r, y],
+    ],
+  };
+};
+/** A dark ring with a light disc in it and a bar across. */
+const EMBLEM: Drawing = {
+  width: 10_000,
+  height: 10_000,
+  clips: [],
+  shapes: [
+    shape(true, [circle(5000, 5000, 4200)]),
+    shape(false, [circle(5000, 5000, 2600)]),
+    shape(true, [
+      {
+        closed: true,
+        start: [1500, 4700],
+        parts: [
+          [8500, 4700],
+          [8500, 5300],
+          [1500, 5300],
+        ],
+      },
+    ]),
+  ],
+};
+const emblem = (scene: Scene, change: Partial<Original> = {}): Original => ({
+  ...scene.recipe.originals[0],
+  id: 'emblem',
+  content: { kind: 'drawing', drawing: 'emblem', ratio: 1 },
+  placement: { x: 4, y: 3, width: 12, turn: 10, mirrored: false },
+  ...change,
+});
+const ellipse = { shape: 'ellipse', path: null, margin: 0, edge: 'cut', feather: 0 } as const;
+
+describe('hard edges', () => {
+  const plain = sceneOf(ramp, sheet, newScreen('dots', { ruling: 25, angle: 22 }));
+  const lined = sceneOf(ramp, sheet, bent('wave', { length: 9, height: 3 }));
+  const drawings = new Map([['emblem', EMBLEM]]);
+  const inner = { x: 3, y: 2.5, width: 13, turn: 12, mirrored: false };
+  it.each<[string, Scene]>([
+    ['dots in a picture that is smaller than the sheet', withOriginals(plain, { placement: inner })],
+    ['dots in a container', withOriginals(plain, { container: ellipse })],
+    [
+      'bent lines in a container with a margin',
+      withOriginals(lined, { container: { ...ellipse, margin: -2 } }),
+    ],
+    [
+      'one picture over another',
+      withOriginals(
+        plain,
+        {},
+        { ...plain.recipe.originals[0], id: 'b', placement: inner, tone: toneOf(toneStep('invert')) },
+      ),
+    ],
+    [
+      'one picture printed over another',
+      withOriginals(
+        plain,
+        { placement: inner },
+        { ...plain.recipe.originals[0], id: 'b', placement: { ...inner, x: 8 }, overprint: true },
+      ),
+    ],
+    ['line art over dots', { ...withOriginals(plain, {}, emblem(plain)), drawings }],
+    ['line art over bent lines', { ...withOriginals(lined, {}, emblem(lined)), drawings }],
+    [
+      'line art in a container',
+      { ...withOriginals(plain, {}, emblem(plain, { container: ellipse })), drawings },
+    ],
+    [
+      'a picture over line art',
+      {
+        ...withOriginals(plain, emblem(plain), { ...plain.recipe.originals[0], id: 'b', placement: inner }),
+        drawings,
+      },
+    ],
+    [
+      'line art that another ink prints',
+      { ...withOriginals(plain, {}, emblem(plain, { route: { kind: 'ink', ink: 'other' } })), drawings },
+    ],
+  ])('of %s are cut as the film cuts them', (_, scene) => {
+    const { text, manner } = plateSvg(scene, 0, 'test', 0);
+    expect(manner).toBe('dots');
+    expect(compare(scene, text)).toBeLessThanOrEqual(0.005);
+    expect(differing(scene, text)).toBeLessThan(0.03);
+  });
+  it('line art keeps its curves, and what is light in it takes nothing but what lies under it', () => {
+    const scene = { ...withOriginals(plain, {}, emblem(plain)), drawings };
+    const { text } = plateSvg(scene, 0, 'test', 0);
+    // The ring had its middle taken out; the bar over it has nothing to lose. A dark disc by itself would keep its curves.
+    const whole = new Map([['emblem', { ...EMBLEM, shapes: [EMBLEM.shapes[0]] }]]);
+    const disc = plateSvg({ ...scene, drawings: whole }, 0, 'test', 0).text;
+    expect(disc.match(/c-?\d/g)).toHaveLength(1);
+    expect(disc.match(/<path/g)).toHaveLength(2);
+    expect(text.match(/<path/g)!.length).toBeGreaterThan(1);
+    expect(text).not.toMatch(/white|#fff|<rect|mask|clip/);
+  });
+  it('line art over error diffusion is geometry, and the pixels round it are the film’s', () => {
+    const scene = sceneOf(ramp, sheet, newScreen('diffused', { spot: 0.25 }));
+    const full = { ...withOriginals(scene, {}, emblem(scene)), drawings };
+    const { text, manner } = plateSvg(full, 0, 'test', 0);
+    expect(manner).toBe('outlines');
+    expect(text).toMatch(/c-?\d|l-?\d/);
+    expect(differing(full, text)).toBeLessThan(0.005);
+  });
+  it('a picture drawn as line work becomes smooth outlines', () => {
+    const disc = greyPicture(200, 200, (x, y) => (Math.hypot(x - 99.5, y - 99.5) < 70 ? 20 : 240));
+    const scene = sceneOf(disc, sheet, newScreen('dots'));
+    const [first] = scene.recipe.originals;
+    const content = { ...first.content, line: { threshold: 50, smooth: 1 } } as Original['content'];
+    const lines = withOriginals(scene, { content });
+    const { text, manner } = plateSvg(lines, 0, 'test', 0);
+    expect(manner).toBe('dots');
+    expect(compare(lines, text)).toBeLessThanOrEqual(0.005);
+    expect(differing(lines, text)).toBeLessThan(0.002);
+    // Nothing but the outline of the disc.
+    expect(text.match(/z"/g)).toHaveLength(1);
+    expect(text.match(/[Mm]\d/g)).toHaveLength(1);
+  });
+  it('several plates share a file, a group for each ink', () => {
+    const two = {
+      ...plain.recipe,
+      inks: [...plain.recipe.inks, testInk('second', [50, 60, 40])],
+      plates: [...plain.recipe.plates, plainPlate('p2', 'second', newScreen('lines'))],
+    };
+    const { text } = platesSvg({ ...plain, recipe: two }, [0, 1], 'both', 0);
+    expect(text.match(/<g id="[^"]+" fill="#/g)).toHaveLength(2);
+    expect(text.match(/<title>/g)).toHaveLength(1);
   });
 });

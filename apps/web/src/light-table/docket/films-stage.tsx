@@ -3,6 +3,7 @@ import { LIMITS, type FilmFormat } from '@brachytone/job';
 import { Button } from '../../controls/button.tsx';
 import { PIXELS } from '../../controls/quantity.ts';
 import { Segmented } from '../../controls/segmented.tsx';
+import { SwitchRow } from '../../controls/switch-row.tsx';
 import { SliderRow } from '../../controls/slider-row.tsx';
 import { RunCard } from '../../runs/run-card.tsx';
 import { useRunsQuery } from '../../store/api.ts';
@@ -25,15 +26,15 @@ const FORMATS: readonly { value: FilmFormat; label: string; title: string }[] = 
 
 export function FilmsSummary() {
   const { films, recipe } = useDocument();
-  const count = recipe.plates.length;
+  const count = films.format === 'svg-together' ? 1 : recipe.plates.length;
   const turned = [films.mirrored ? 'mirrored' : '', films.negative ? 'negative' : ''].filter(Boolean);
   return (
     <span className="truncate">
       {[
-        `${count} ${count === 1 ? 'film' : 'films'}`,
+        `${count} ${count === 1 ? (films.format === 'svg-together' ? 'file' : 'film') : 'films'}`,
         films.format === 'tiff-group4' || films.format === 'tiff-deflate'
           ? 'TIFF'
-          : films.format.toUpperCase(),
+          : films.format.slice(0, 3).toUpperCase(),
         ...turned,
       ].join(' · ')}
     </span>
@@ -45,6 +46,7 @@ export function FilmsStage() {
   const { films, recipe } = useDocument();
   const jobId = useAppSelector((state) => state.job?.id);
   const frame = filmFrame(recipe);
+  const isGeometry = films.format === 'svg' || films.format === 'svg-together';
   const [makeFilms, starting] = useMakeFilms();
   const { data: runs = [] } = useRunsQuery();
   const mine = runs.filter((run) => run.jobId === jobId).slice(0, 3);
@@ -54,11 +56,11 @@ export function FilmsStage() {
         <Segmented
           wide
           label="File kind"
-          value={films.format}
+          value={films.format === 'svg-together' ? 'svg' : films.format}
           options={FORMATS}
           onChange={(format) => dispatch(edit('File kind', (draft) => void (draft.films.format = format)))}
         />
-        {films.format === 'svg' ? (
+        {isGeometry ? (
           <GeometryFacts />
         ) : (
           <Fact label="Film">
@@ -66,7 +68,7 @@ export function FilmsStage() {
           </Fact>
         )}
       </Group>
-      {films.format !== 'svg' && <Emulsion />}
+      {!isGeometry && <Emulsion />}
       <Button kind="main" className="mt-4 w-full justify-center" disabled={starting} onClick={makeFilms}>
         Make films
       </Button>
@@ -121,13 +123,27 @@ function GeometryFacts() {
   const { films, recipe } = useDocument();
   const manners = recipe.plates.map((_, plate) => vectorManner({ recipe }, plate));
   const words = manners.every((manner) => manner === 'dots')
-    ? 'Every dot is true geometry computed from the tone: one compound path in the ink’s colour, and nothing that is not ink.'
+    ? 'Every dot is true geometry computed from the tone, cut where its picture ends: one compound path in the ink’s colour. Line work keeps its curves. Nothing is there that is not ink.'
     : manners.every((manner) => manner === 'outlines')
       ? 'Outlines of the film’s own pixels: one compound path in the ink’s colour, and nothing that is not ink.'
-      : 'Straight dots are true geometry; what else there is, the outlines of the film’s own pixels. One compound path for each ink.';
+      : 'Dots of a lattice, straight or bent, are true geometry; those of other plates are outlines of the film’s own pixels. One compound path for each ink.';
   return (
     <>
       <p className="mt-1.5 text-soft">{words}</p>
+      {recipe.plates.length > 1 && (
+        <SwitchRow
+          label="All plates in one file"
+          on={films.format === 'svg-together'}
+          onChange={(together) =>
+            dispatch(
+              edit(
+                together ? 'One file' : 'A file each',
+                (draft) => void (draft.films.format = together ? 'svg-together' : 'svg'),
+              ),
+            )
+          }
+        />
+      )}
       {manners.includes('outlines') && (
         <SliderRow
           label="Smoothed by"

@@ -1,15 +1,16 @@
-import { MM_PER_INCH, mmToPixels } from '../../raster/frame.ts';
+import { MM_PER_INCH, mmToPixels, type Frame } from '../../raster/frame.ts';
 import { SOLID } from '../../raster/plane.ts';
 import { recentOnly } from '../../recent.ts';
 import { turnOf } from '../../turn.ts';
-import { scatter } from '../scatter.ts';
 import { largestApart } from '../apart.ts';
 import type { DotLimits } from '../dot-limits.ts';
+import { FRAYS, placesBy, scatteringNumbers } from '../places.ts';
 import { spotOf } from '../spot/index.ts';
 import { findSupercell, type Supercell } from '../supercell.ts';
 import { buildThresholds, type Thresholds } from '../thresholds.ts';
 import { tiled } from '../tiled.ts';
-import { cellTable, screenWarped, shiftFor } from '../warp.ts';
+import { smoothThresholds } from '../smooth-cell.ts';
+import { cellTable, excessOver, screenWarped, shiftFor, type Warp } from '../warp.ts';
 import { ANGLE, ASPECT, latticeFacts, MOTIF, RULING, SPOT, spotKey, spotWords } from './dot-fields.ts';
 import { defineScreen } from './kind.ts';
 
@@ -18,8 +19,6 @@ const recentThresholds = recentOnly<Thresholds>(8);
 
 /** Part of a cell that ragged edges are frayed by, at most. */
 const FRAY = 0.16;
-/** Frays along a cell. */
-const FRAYS = 5;
 
 /** The screen as it can be made at a resolution (dots per inch), with its achieved ruling and angle. */
 const supercellOf = (ruling: number, angle: number, resolution: number, draft = false): Supercell =>
@@ -69,8 +68,14 @@ export const dots = defineScreen({
         : {}),
     };
   },
+  contours(settings, limits, frame) {
+    const threshold = smoothThresholds(spotKey(settings), spotOf(settings.spot, settings));
+    const kept = keptApart(settings, limits);
+    const { place } = scatteredWarp(settings, frame);
+    return { margin: 0, over: () => excessOver(threshold, kept, place) };
+  },
   make(settings, limits, frame) {
-    const { ruling, angle, place, size, ragged, seed } = settings;
+    const { ruling, angle } = settings;
     const spot = spotOf(settings.spot, settings);
     const key = spotKey(settings);
     const kept = keptApart(settings, limits);
@@ -82,34 +87,7 @@ export const dots = defineScreen({
       return tiled(thresholds, kept);
     }
     const table = cellTable(key, spot, kept);
-    const cell = mmToPixels(MM_PER_INCH / ruling, frame);
-    const { cos, sin } = turnOf(angle);
-    const [along, across] = [cos / cell, sin / cell];
-    const moved = place / 100;
-    const grown = (size / 100) * 0.7 * SOLID;
-    const frayed = (ragged / 100) * FRAY;
-    const [alongBy, acrossBy, sizes, frayAlong, frayAcross] = [0, 1, 2, 3, 4].map((k) =>
-      scatter(seed * 7 + k),
-    );
-    const warp = {
-      shift: shiftFor(ragged > 0 ? cell / FRAYS / 3 : cell / 2),
-      place: (x: number, y: number, out: Float64Array) => {
-        let u = (x + 0.5) * along - (y + 0.5) * across;
-        let v = (x + 0.5) * across + (y + 0.5) * along;
-        const [cu, cv] = [u - 0.5, v - 0.5];
-        out[2] = grown > 0 ? sizes(cu, cv) * grown : 0;
-        if (moved > 0) {
-          u += alongBy(cu, cv) * moved;
-          v += acrossBy(cu, cv) * moved;
-        }
-        if (frayed > 0) {
-          u += frayAlong(cu * FRAYS, cv * FRAYS) * frayed;
-          v += frayAcross(cu * FRAYS, cv * FRAYS) * frayed;
-        }
-        out[0] = u;
-        out[1] = v;
-      },
-    };
+    const warp = scatteredWarp(settings, frame);
     return {
       carries: false,
       margin: 0,
@@ -117,6 +95,34 @@ export const dots = defineScreen({
     };
   },
 });
+
+interface Scattered {
+  readonly ruling: number;
+  readonly angle: number;
+  readonly place: number;
+  readonly size: number;
+  readonly ragged: number;
+  readonly seed: number;
+}
+
+/** Where pixels fall among dots that are out of place, out of size or ragged. */
+function scatteredWarp({ ruling, angle, place, size, ragged, seed }: Scattered, frame: Frame): Warp {
+  const cell = mmToPixels(MM_PER_INCH / ruling, frame);
+  const { cos, sin } = turnOf(angle);
+  const numbers = scatteringNumbers({
+    along: cos / cell,
+    across: sin / cell,
+    grown: (size / 100) * 0.7 * SOLID,
+    moved: place / 100,
+    frayed: (ragged / 100) * FRAY,
+    seed: seed * 7,
+  });
+  return {
+    shift: shiftFor(ragged > 0 ? cell / FRAYS / 3 : cell / 2),
+    place: placesBy('scattered', numbers),
+    numbers: { kind: 'scattered', values: numbers },
+  };
+}
 
 /** Dot limits under which neighbours never close the gap between them. */
 function keptApart(

@@ -30,6 +30,17 @@ export interface Carrying {
 
 export type Screener = PlaceScreener | CarryingScreener;
 
+/** How far the coverage at a place, in pixels of the grid that need not be whole, is above what is needed to ink it: above 0 it is. */
+export type Excess = (x: number, y: number, coverage: number) => number;
+
+/** A screen's dots as the places where coverage is above a threshold that runs smoothly: geometry, whatever the pixels. */
+export interface Contoured {
+  /** Pixels of coverage around a region that are looked at. */
+  readonly margin: number;
+  /** @param coverage of the region grown by the margin on every side; beyond the sheet is bare */
+  readonly over: (coverage: Plane, region: Region) => Excess;
+}
+
 /** What a screen knows of its own lattice. */
 export interface Lattice {
   /** Lines per inch. */
@@ -63,6 +74,8 @@ export interface ScreenKind<F extends Fields = Fields> {
   readonly lattice?: (settings: SettingsOf<F>) => Lattice;
   /** True when it carries something on from row to row, so that a part cannot be made without what lies above it. */
   readonly carries: (settings: SettingsOf<F>) => boolean;
+  /** Its dots as geometry, where they stand in no straight lattice; undefined where there is no such thing. */
+  readonly contours?: (settings: SettingsOf<F>, limits: DotLimits, frame: Frame) => Contoured;
   /** @param frame the grid it is made on, a pixel a spot */
   readonly make: (settings: SettingsOf<F>, limits: DotLimits, frame: Frame) => Screener;
 }

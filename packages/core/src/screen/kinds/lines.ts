@@ -5,10 +5,11 @@ import { SOLID, type Plane } from '../../raster/plane.ts';
 import type { Region } from '../../raster/region.ts';
 import { cutRows, rowsOf } from '../../raster/rows.ts';
 import { recentOnly } from '../../recent.ts';
-import { sineOfTurns, turnOf, turnsOf } from '../../turn.ts';
-import { scatter } from '../scatter.ts';
+import { turnOf } from '../../turn.ts';
+import { placesBy, runningNumbers, type PlaceKind } from '../places.ts';
 import { spotOf } from '../spot/index.ts';
-import { cellTable, screenWarped, shiftFor, type Warp } from '../warp.ts';
+import { smoothThresholds } from '../smooth-cell.ts';
+import { cellTable, excessOver, screenWarped, shiftFor, type Warp } from '../warp.ts';
 import { ANGLE, ASPECT, latticeFacts, MOTIF, RULING, SPOT, spotKey, spotWords } from './dot-fields.ts';
 import { defineScreen } from './kind.ts';
 
@@ -24,9 +25,8 @@ const PATHS = [
 const isRound = (path: string): boolean => path === 'arc' || path === 'spiral';
 const CAN_CROSS = { field: 'path', is: ['straight', 'wave', 'form'] } as const;
 
-/** How far lines wobble at most, in cells, and over how many of them. */
+/** How far lines wobble at most, in cells. */
 const WOBBLE = 0.9;
-const WOBBLE_LENGTH = 3;
 
 interface Bend {
   readonly path: string;
@@ -142,6 +142,28 @@ export const lines = defineScreen({
   },
   carries: () => false,
   lattice: (settings) => ({ ...latticeFacts(settings), limited: (limits) => limits }),
+  contours(settings, limits, frame) {
+    const threshold = smoothThresholds(spotKey(settings), spotOf(settings.spot, settings));
+    const crossed = settings.crossed < 100 && !isRound(settings.path);
+    const sigma = settings.path === 'form' ? mmToPixels(settings.soft, frame) : 0;
+    const cell = gaussianCell(sigma);
+    const margin = sigma > 0 ? gaussianMargin(sigma) + cell + 16 : 0;
+    return {
+      margin,
+      over(coverage, region) {
+        const relief = margin > 0 ? reliefOf(coverage, region, margin, sigma, cell, frame) : undefined;
+        const first = excessOver(threshold, limits, warpOf(settings, frame, relief).place);
+        if (!crossed) return first;
+        const angle = settings.angle + settings.crossing;
+        const second = excessOver(threshold, limits, warpOf({ ...settings, angle }, frame, relief).place);
+        const { lower, upper } = crossedTones(settings.crossed);
+        return (x, y, tone) => {
+          const at = Math.round(tone);
+          return Math.max(first(x, y, lower[at]), second(x, y, upper[at]));
+        };
+      },
+    };
+  },
   make(settings, limits, frame) {
     const table = cellTable(spotKey(settings), spotOf(settings.spot, settings), limits);
     const crossed = settings.crossed < 100 && !isRound(settings.path);
@@ -152,7 +174,8 @@ export const lines = defineScreen({
       carries: false,
       margin: blurMargin,
       screen(coverage, region) {
-        const relief = blurMargin > 0 ? reliefOf(coverage, region, blurMargin, sigma, cell) : undefined;
+        const relief =
+          blurMargin > 0 ? reliefOf(coverage, region, blurMargin, sigma, cell, frame) : undefined;
         const { x, y, width, height } = { ...region, x: blurMargin, y: blurMargin };
         const inner = blurMargin > 0 ? cutRows(rowsOf(coverage), { x, y, width, height }) : coverage;
         const first = warpOf(settings, frame, relief);
@@ -180,7 +203,14 @@ interface Relief {
 }
 
 /** The blur starts at a whole cell of the blur's own grid, so that any region has the same relief. */
-function reliefOf(coverage: Plane, region: Region, margin: number, sigma: number, cell: number): Relief {
+function reliefOf(
+  coverage: Plane,
+  region: Region,
+  margin: number,
+  sigma: number,
+  cell: number,
+  frame: Frame,
+): Relief {
   const x = region.x - margin;
   const y = region.y - margin;
   const left = Math.ceil(x / cell) * cell - x;
@@ -190,7 +220,39 @@ function reliefOf(coverage: Plane, region: Region, margin: number, sigma: number
     width: coverage.width - left,
     height: coverage.height,
   });
+  repeatEdges(part, x + left, y, frame);
   return { plane: gaussian(part, sigma, y), x: x + left, y };
+}
+
+/** Beyond the sheet tones go on as they are at its edge, or all lines would turn towards it. */
+function repeatEdges({ width, height, data }: Plane, x: number, y: number, frame: Frame): void {
+  const first = Math.min(width, Math.max(0, -x));
+  const end = Math.max(first, Math.min(width, frame.width - x));
+  const top = Math.min(height - 1, Math.max(0, -y));
+  const foot = Math.max(top, Math.min(height, frame.height - y) - 1);
+  if (first >= end) return;
+  for (let row = top; row <= foot; row++) {
+    const at = row * width;
+    data.fill(data[at + first], at, at + first);
+    data.fill(data[at + end - 1], at + end, at + width);
+  }
+  for (let row = 0; row < top; row++) data.copyWithin(row * width, top * width, (top + 1) * width);
+  for (let row = foot + 1; row < height; row++)
+    data.copyWithin(row * width, foot * width, (foot + 1) * width);
+}
+
+/** The relief at a pixel, or between pixels as it runs straight from one to the next. */
+function reliefAt({ plane: { width, height, data }, x, y }: Relief, i: number, j: number): number {
+  const column = Math.min(width - 1, Math.max(0, i - x));
+  const row = Math.min(height - 1, Math.max(0, j - y));
+  const [left, top] = [Math.floor(column), Math.floor(row)];
+  if (left === column && top === row) return data[row * width + column];
+  const [right, foot] = [Math.min(width - 1, left + 1), Math.min(height - 1, top + 1)];
+  const [fx, fy] = [column - left, row - top];
+  return (
+    (data[top * width + left] * (1 - fx) + data[top * width + right] * fx) * (1 - fy) +
+    (data[foot * width + left] * (1 - fx) + data[foot * width + right] * fx) * fy
+  );
 }
 
 function either(a: Bits, b: Bits): Bits {
@@ -229,67 +291,34 @@ function warpOf(bend: Bend & { spot: string }, frame: Frame, relief: Relief | un
   const perCell = bend.ruling / MM_PER_INCH;
   const { cos, sin } = turnOf(bend.angle);
   const wobble = (bend.wobble / 100) * WOBBLE;
-  const middle = {
-    x: (frame.width * mm) / 2 + bend.x,
-    y: (frame.height * mm) / 2 + bend.y,
-  };
-  const lattice = (x: number, y: number, out: Float64Array): void => {
-    out[0] = (x * cos - y * sin) * perCell;
-    out[1] = (x * sin + y * cos) * perCell;
-  };
-  const run: Record<string, (x: number, y: number, i: number, j: number, out: Float64Array) => void> = {
-    straight: (x, y, _i, _j, out) => lattice(x, y, out),
-    wave: (x, y, _i, _j, out) => {
-      lattice(x, y, out);
-      out[1] += (bend.height / 2) * perCell * sineOfTurns(out[0] / perCell / bend.length);
-    },
-    form: (x, y, i, j, out) => {
-      lattice(x, y, out);
-      if (!relief) return;
-      const { plane } = relief;
-      const column = Math.min(plane.width - 1, Math.max(0, i - relief.x));
-      const row = Math.min(plane.height - 1, Math.max(0, j - relief.y));
-      out[1] += (bend.relief * perCell * plane.data[row * plane.width + column]) / SOLID;
-    },
-    arc: (x, y, _i, _j, out) => {
-      const [dx, dy] = [x - middle.x, y - middle.y];
-      const radius = Math.sqrt(dx * dx + dy * dy) * perCell;
-      out[1] = radius;
-      if (line) return;
-      const around = Math.max(1, Math.round(2 * Math.PI * (Math.floor(radius) + 0.5)));
-      out[0] = (turnsOf(dx, -dy) - bend.angle / 360) * around;
-    },
-    spiral: (x, y, _i, _j, out) => {
-      const [dx, dy] = [x - middle.x, y - middle.y];
-      const turn = turnsOf(dx, -dy) - bend.angle / 360;
-      const radius = Math.sqrt(dx * dx + dy * dy) * perCell;
-      out[1] = radius - turn;
-      if (line) return;
-      const along = Math.floor(out[1]) + 0.5 + turn;
-      out[0] = Math.PI * along * along;
-    },
-  };
-  const path = run[bend.path];
-  const wobbleAcross = scatter(bend.seed * 7);
-  const wobbleAlong = scatter(bend.seed * 7 + 1);
-  const line = bend.spot === 'line';
+  const plain = bend.spot === 'line';
+  const values = runningNumbers({
+    mm,
+    perCell,
+    cos,
+    sin,
+    waveLength: bend.length,
+    waveHeight: bend.height,
+    middleX: (frame.width * mm) / 2 + bend.x,
+    middleY: (frame.height * mm) / 2 + bend.y,
+    start: bend.angle / 360,
+    plain: plain ? 1 : 0,
+    wobble,
+    seed: bend.seed * 7,
+  });
   const cell = 1 / (perCell * mm);
   // Along an arc dots begin anew at every ring: there is no running evenly over its edge.
-  const shift =
-    isRound(bend.path) && bend.spot !== 'line' ? 0 : shiftFor(wobble > 0 ? cell : Math.max(4, cell));
+  const shift = isRound(bend.path) && !plain ? 0 : shiftFor(wobble > 0 ? cell : Math.max(4, cell));
+  if (bend.path !== 'form') {
+    const kind = bend.path as Exclude<PlaceKind, 'scattered'>;
+    return { shift, place: placesBy(kind, values), numbers: { kind, values } };
+  }
+  const straight = placesBy('straight', values);
   return {
     shift,
     place(i, j, out) {
-      path((i + 0.5) * mm, (j + 0.5) * mm, i, j, out);
-      if (wobble > 0) {
-        const [u, v] = [
-          ((i + 0.5) * mm * perCell) / WOBBLE_LENGTH,
-          ((j + 0.5) * mm * perCell) / WOBBLE_LENGTH,
-        ];
-        out[1] += wobbleAcross(u, v) * wobble;
-        if (bend.spot !== 'line') out[0] += wobbleAlong(u, v) * wobble;
-      }
-      out[2] = 0;
+      straight(i, j, out);
+      if (relief) out[1] += (bend.relief * perCell * reliefAt(relief, i, j)) / SOLID;
     },
   };
 }

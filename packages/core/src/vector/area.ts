@@ -1,0 +1,112 @@
+import {
+  booleanOp,
+  ClipType,
+  EndType,
+  FillRule as Rule,
+  inflatePaths,
+  JoinType,
+  type Paths64,
+} from 'clipper2-ts';
+import { flatten, type Contour, type Polyline } from '../path/contour.ts';
+import type { FillRule } from '../path/fill.ts';
+
+/**
+ * Hard-edged parts of the sheet as polygons of whole units of a path. They cross neither themselves nor one another, and holes turn
+ * the other way.
+ */
+export type Area = Paths64;
+
+const rule = (name: FillRule): Rule => (name === 'evenodd' ? Rule.EvenOdd : Rule.NonZero);
+
+const onUnits = ({ points }: Polyline): Paths64[number] =>
+  Array.from({ length: points.length / 2 }, (_, i) => ({
+    x: Math.round(points[2 * i]),
+    y: Math.round(points[2 * i + 1]),
+  }));
+
+/** What polygons enclose; their points are in units of the path. */
+export const areaOfPolygons = (polygons: readonly Polyline[], fill: FillRule): Area =>
+  booleanOp(ClipType.Union, polygons.map(onUnits), null, rule(fill));
+
+/**
+ * What contours enclose; their points are in units of the path.
+ *
+ * @param tolerance units that curves may stray from the polygons made of them
+ */
+export const areaOfContours = (contours: readonly Contour[], fill: FillRule, tolerance: number): Area =>
+  areaOfPolygons(
+    contours.map((contour) => flatten(contour, tolerance)),
+    fill,
+  );
+
+/** An area whose edge is moved out by a distance, round about corners; in, below 0. */
+export const grown = (area: Area, by: number, tolerance: number): Area =>
+  by === 0 || area.length === 0
+    ? area
+    : inflatePaths(area, by, JoinType.Round, EndType.Polygon, 2, tolerance);
+
+/** What lies in either. */
+export const united = (a: Area, b: Area): Area =>
+  a.length === 0 || b.length === 0 ? [...a, ...b] : booleanOp(ClipType.Union, a, b, Rule.NonZero);
+
+/** What lies in both. */
+export const shared = (a: Area, b: Area): Area =>
+  a.length === 0 || b.length === 0 ? [] : booleanOp(ClipType.Intersection, a, b, Rule.NonZero);
+
+/** What lies in the first alone. */
+export const without = (a: Area, b: Area): Area =>
+  a.length === 0 || b.length === 0 ? a : booleanOp(ClipType.Difference, a, b, Rule.NonZero);
+
+/** What polygons with holes, or within one another, leave of themselves in an area: even-odd. */
+export const cutTo = (polygons: Paths64, area: Area): Paths64 =>
+  polygons.length === 0 || area.length === 0
+    ? []
+    : booleanOp(ClipType.Intersection, polygons, area, Rule.EvenOdd);
+
+export interface Box {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly foot: number;
+}
+
+export const rectangle = ({ left, top, right, foot }: Box): Area => [
+  [
+    { x: left, y: top },
+    { x: right, y: top },
+    { x: right, y: foot },
+    { x: left, y: foot },
+  ],
+];
+
+/** The box around an area; undefined for an empty one. */
+export function boxOf(area: Area): Box | undefined {
+  let [left, top, right, foot] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const path of area) {
+    for (const { x, y } of path) {
+      if (x < left) left = x;
+      if (x > right) right = x;
+      if (y < top) top = y;
+      if (y > foot) foot = y;
+    }
+  }
+  return left <= right ? { left, top, right, foot } : undefined;
+}
+
+export const boxesMeet = (a: Box, b: Box): boolean =>
+  a.left <= b.right && b.left <= a.right && a.top <= b.foot && b.top <= a.foot;
+
+/** True when a point lies in an area (by the winding of its outlines). */
+export function holds(area: Area, x: number, y: number): boolean {
+  let winding = 0;
+  for (const path of area) {
+    for (let i = 0, j = path.length - 1; i < path.length; j = i++) {
+      const a = path[j];
+      const b = path[i];
+      if (a.y <= y === b.y <= y) continue;
+      const side = (b.x - a.x) * (y - a.y) - (x - a.x) * (b.y - a.y);
+      if (b.y > a.y ? side > 0 : side < 0) winding += b.y > a.y ? 1 : -1;
+    }
+  }
+  return winding !== 0;
+}
