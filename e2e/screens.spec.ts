@@ -29,6 +29,9 @@ const saved = (page: Page) =>
 const screenOf = async (id: string): Promise<Screen> =>
   (await server.json<JobView>(`jobs/${id}`)).document.recipe.plates[0].screen;
 
+const originalOf = async (id: string) =>
+  (await server.json<JobView>(`jobs/${id}`)).document.recipe.originals[0];
+
 /** A copy of a job, small, with a plate for each of these screens. */
 async function withScreens(id: string, screens: readonly Screen[], format: string): Promise<JobView> {
   const { document } = await server.json<JobView>(`jobs/${id}`);
@@ -156,6 +159,42 @@ test('a test strip tries a number, two make a grid, and a band is taken as one s
   await expect(bands).toHaveCount(0);
 });
 
+test('dots of a mix and colour dots are tried on strips too', async ({ page }) => {
+  const id = await startJob(page, 'parts.png');
+  await page.keyboard.press('1');
+  await exact(page);
+  const bands = page.getByRole('button', { name: /^Take \d/ });
+  await page.getByRole('button', { name: 'Cut, shape or dissolve' }).click();
+  await page.getByRole('menuitem', { name: /^Mix/ }).click();
+  await page.getByRole('button', { name: 'Test strip of strength' }).click();
+  await page.getByRole('button', { name: 'Test strip of ruling' }).click();
+  await expect(bands).toHaveCount(15);
+  const tried = (await bands.nth(10).getAttribute('aria-label'))!
+    .replace('Take ', '')
+    .split(' · ')
+    .map(parseFloat);
+  await bands.nth(10).click();
+  await expect(bands).toHaveCount(0);
+  await saved(page);
+  const { mix } = await originalOf(id);
+  expect([mix!.strength, mix!.screen.settings.ruling]).toEqual(tried);
+  expect(tried[1]).toBeGreaterThan(16);
+  await page.getByRole('button', { name: 'Cut, shape or dissolve' }).click();
+  await page.getByRole('menuitem', { name: /^Colour dots/ }).click();
+  await page.getByRole('button', { name: 'Test strip of ruling' }).click();
+  await expect(bands).toHaveCount(5);
+  const taken = (await bands.first().getAttribute('aria-label'))!;
+  // The bands differ where they are shown: on the original.
+  const pictures = () =>
+    bands
+      .locator('canvas')
+      .evaluateAll((all) => new Set(all.map((one) => (one as HTMLCanvasElement).toDataURL())).size);
+  await expect.poll(pictures, { timeout: 30_000 }).toBe(5);
+  await bands.first().click();
+  await saved(page);
+  expect((await originalOf(id)).colourDots!.ruling).toBeCloseTo(parseFloat(taken.replace('Take ', '')), 2);
+});
+
 test('the lattice turns and stretches the screen, and kinds and shapes are picked by their pictures', async ({
   page,
 }) => {
@@ -224,7 +263,12 @@ test('screens are kept on the shelf and taken from it', async ({ page }) => {
 test('a plate leaves as geometry that Chromium draws as the film is', async ({ page }) => {
   const id = await startJob(page, 'geometry.png');
   await saved(page);
-  const screens = [newScreen('dots', { ruling: 20, angle: 30 }), newScreen('diffused', { spot: 0.5 })];
+  const screens = [
+    newScreen('dots', { ruling: 20, angle: 30 }),
+    newScreen('diffused', { spot: 0.5 }),
+    newScreen('lines', { path: 'wave', ruling: 16 }),
+    newScreen('dots', { ruling: 16, place: 40 }),
+  ];
   const svgs = await filmsOf((await withScreens(id, screens, 'svg')).id);
   const films = await filmsOf((await withScreens(id, screens, 'png')).id);
   for (const [plate, svg] of svgs.entries()) {

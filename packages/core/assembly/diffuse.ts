@@ -5,6 +5,16 @@ function addTo(at: usize, value: i32): void {
   store<i32>(at, load<i32>(at) + value);
 }
 
+/** Errors carried to a pixel over the kernel's divisor, rounded. Divisors are written out, for dividing by what is known is quick. */
+// @ts-ignore: decorator
+@inline
+function shareOf(carried: i32, kernel: i32): i32 {
+  if (kernel == 0) return (carried + 8) >> 4;
+  if (kernel == 3) return (carried + (carried < 0 ? -1 : 1)) / 2;
+  if (kernel == 1) return (carried + (carried < 0 ? -24 : 24)) / 48;
+  return (carried + (carried < 0 ? -21 : 21)) / 42;
+}
+
 /**
  * Error diffusion along one row, from left to right (`way` = 1) or back (−1). `here`, `next` and `after` are this row's errors
  * and those of the two below, times the kernel's divisor (i32, with room for two more to either side); the first is used up.
@@ -28,8 +38,6 @@ export function diffuseRow(
 ): void {
   let x = way > 0 ? 0 : width - 1;
   const side: usize = way > 0 ? 4 : -4;
-  const divisor = kernel == 0 ? 16 : kernel == 1 ? 48 : kernel == 2 ? 42 : 2;
-  const half = divisor >> 1;
   let before = 0;
   let behind = 0;
   for (let i = 0; i < width; i++) {
@@ -40,7 +48,7 @@ export function diffuseRow(
     if (asked == 65535) ink = 1;
     else if (asked > 0) {
       const carried = load<i32>(here + place);
-      let value = asked + (kernel == 0 ? (carried + 8) >> 4 : (carried + (carried < 0 ? -half : half)) / divisor);
+      let value = asked + shareOf(carried, kernel);
       value = max(-131072, min(196608, value));
       let threshold = 32768;
       if (noise) threshold += ((<i32>load<u16>(noise + ((<usize>x) << 1)) - 32768) * modulation) >> 16;

@@ -1,6 +1,7 @@
 import type { OriginalRecipe } from '@brachytone/core';
 import type { Draft } from 'immer';
 import { useMemo } from 'react';
+import type { NumberPath } from '../light-table/strip/strip.ts';
 import { edit } from './job-slice.ts';
 import { useAppDispatch, useAppSelector } from './store.ts';
 import { useDocument } from './use-job.ts';
@@ -10,6 +11,12 @@ export function useOriginal(): OriginalRecipe | undefined {
   const { recipe } = useDocument();
   const picked = useAppSelector((state) => state.view.original);
   return recipe.originals.find(({ id }) => id === picked) ?? recipe.originals[0];
+}
+
+/** Where a part of the original that is worked on stands in the job. */
+export function useOriginalPath(...part: string[]): NumberPath {
+  const { originals } = useDocument().recipe;
+  return ['recipe', 'originals', originals.indexOf(useOriginal()!), ...part];
 }
 
 /** Changes the original that is worked on as one step; changes with the same gesture undo together. */

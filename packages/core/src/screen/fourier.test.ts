@@ -3,6 +3,7 @@ import { bitAt, type Bits } from '../raster/bits.ts';
 import { createPlane, SOLID } from '../raster/plane.ts';
 import { screenPlane } from './screen-plane.ts';
 import { spotOf } from './spot/index.ts';
+import { newScreen, screenerFor, type Screen } from './screen.ts';
 import { buildThresholds } from './thresholds.ts';
 import { angleDifference, findSupercell } from './supercell.ts';
 
@@ -89,6 +90,19 @@ function refine(values: Float64Array, start: { fx: number; fy: number }): { fx: 
   return { fx, fy };
 }
 
+/** How far the strongest wave of bits is off a ruling (lpi) and an angle (degrees). */
+function offBy(bits: Bits, spot: string, ruling: number, angle: number, dpi: number) {
+  const values = samples(bits);
+  const { fx, fy } = refine(values, strongestBin(values));
+  // A line's waves run across it; a dot screen's four first waves lie along its own two directions.
+  const turn = spot === 'line' ? 180 : 90;
+  const waves = (Math.atan2(-fy, fx) * 180) / Math.PI - (spot === 'line' ? 90 : 0);
+  return {
+    ruling: Math.abs(Math.hypot(fx, fy) * dpi - ruling),
+    angle: Math.abs((((angleDifference(waves, angle) % turn) + turn + turn / 2) % turn) - turn / 2),
+  };
+}
+
 describe('ruling and angle read back from the film', () => {
   // One bin is resolution ÷ 1024, over 1 lpi here; the peak is found between bins, far finer than the tolerance.
   it.each([
@@ -97,6 +111,9 @@ describe('ruling and angle read back from the film', () => {
     ['diamond', 53, 75, 1200],
     ['square', 85, 18.4, 2400],
     ['line', 42, 22.5, 1200],
+    ['euclidean', 48, 60, 1200],
+    ['cross', 37, 30, 1200],
+    ['motif', 30, 15, 1200],
     ['round', 133, 7.5, 2400],
   ])('%s, %d lpi at %d° and %d dpi: within 0.05 lpi and 0.02°', (spot, ruling, angle, dpi) => {
     const made = findSupercell(ruling, angle, dpi);
@@ -106,14 +123,31 @@ describe('ruling and angle read back from the film', () => {
       300,
       buildThresholds(made, spotOf(spot)),
     );
-    const values = samples(bits);
-    const { fx, fy } = refine(values, strongestBin(values));
-    expect(Math.abs(Math.hypot(fx, fy) * dpi - ruling)).toBeLessThanOrEqual(0.05);
-    // A line's waves run across it; a dot screen's four first waves lie along its own two directions.
-    const turn = spot === 'line' ? 180 : 90;
-    const waves = (Math.atan2(-fy, fx) * 180) / Math.PI - (spot === 'line' ? 90 : 0);
-    const off = (((angleDifference(waves, angle) % turn) + turn + turn / 2) % turn) - turn / 2;
-    expect(Math.abs(off)).toBeLessThanOrEqual(0.02);
-    expect(Math.abs(made.ruling - Math.hypot(fx, fy) * dpi)).toBeLessThanOrEqual(0.01);
+    const off = offBy(bits, spot, ruling, angle, dpi);
+    expect(off.ruling).toBeLessThanOrEqual(0.05);
+    expect(off.angle).toBeLessThanOrEqual(0.02);
+    expect(offBy(bits, spot, made.ruling, made.angle, dpi).ruling).toBeLessThanOrEqual(0.01);
+  });
+  it.each<[string, Screen, number]>([
+    ['lines of their own, straight', newScreen('lines', { path: 'straight', ruling: 42, angle: 22.5 }), 0.4],
+    [
+      'dots along straight lines',
+      newScreen('lines', { path: 'straight', spot: 'round', ruling: 53, angle: 75 }),
+      0.3,
+    ],
+    ['dots out of size', newScreen('dots', { ruling: 65, angle: 15, size: 40 }), 0.3],
+    ['dots a little out of place', newScreen('dots', { ruling: 65, angle: 15, place: 10 }), 0.3],
+    ['ragged dots', newScreen('dots', { ruling: 42, angle: 45, ragged: 50 }), 0.3],
+  ])('%s: the same', (_, screen, tone) => {
+    const dpi = 1200;
+    const frame = { width: 4000, height: 4000, resolution: dpi, bleed: 0 };
+    const screener = screenerFor(screen, frame);
+    if (screener.carries) throw new TypeError('These are made by place.');
+    const region = { x: 900, y: 700, width: SIZE, height: SIZE };
+    const bits = screener.screen(createPlane(SIZE, SIZE, Math.round(SOLID * tone)), region);
+    const { spot, ruling, angle } = screen.settings as { spot: string; ruling: number; angle: number };
+    const off = offBy(bits, spot, ruling, angle, dpi);
+    expect(off.ruling).toBeLessThanOrEqual(0.05);
+    expect(off.angle).toBeLessThanOrEqual(screen.settings.place ? 0.05 : 0.02);
   });
 });

@@ -114,7 +114,10 @@ function Band({
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [document, key],
   );
-  const what = whatToDraw(tried, table === 'original' ? 'proof' : table, plate, { look, ends });
+  // What is no plate's is only seen on the original; everything else is looked at as it prints.
+  const onOriginal = numbers.some(({ path }) => path.includes('colourDots'));
+  const shown = onOriginal ? 'original' : table === 'original' ? 'proof' : table;
+  const what = whatToDraw(tried, shown, plate, { look, ends });
   const { sharpness } = useDrawing(
     { recipe: tried.recipe, frame, view: part, what },
     version,

@@ -186,18 +186,21 @@ export function Table() {
       )}
       {size.width > 0 && !cropping && <Measures lie={lie} sheet={recipe.sheet} ratio={size.ratio} />}
       {cropping && <CropHandles lie={lie} ratio={size.ratio} />}
-      {size.width > 0 && stage === 'original' && !cropping && (
+      {/* While a strip is out its bands are what is clicked. */}
+      {size.width > 0 && !view.strip && (
         <>
-          {part !== 'cut' && <PlaceHandles lie={lie} ratio={size.ratio} />}
-          {part !== 'cut' && <GradientHandles lie={lie} ratio={size.ratio} />}
-          <PartTools lie={lie} ratio={size.ratio} />
+          {stage === 'original' && !cropping && (
+            <>
+              {part !== 'cut' && <PlaceHandles lie={lie} ratio={size.ratio} />}
+              {part !== 'cut' && <GradientHandles lie={lie} ratio={size.ratio} />}
+              <PartTools lie={lie} ratio={size.ratio} />
+            </>
+          )}
+          {stage === 'screens' && view.table !== 'original' && <LatticeHandle lie={lie} ratio={size.ratio} />}
+          {stage === 'tone' && <ToneBrush lie={lie} ratio={size.ratio} />}
+          {stage === 'inks' && <TouchUp lie={lie} ratio={size.ratio} />}
         </>
       )}
-      {size.width > 0 && stage === 'screens' && view.table !== 'original' && !view.strip && (
-        <LatticeHandle lie={lie} ratio={size.ratio} />
-      )}
-      {size.width > 0 && stage === 'tone' && <ToneBrush lie={lie} ratio={size.ratio} />}
-      {size.width > 0 && stage === 'inks' && <TouchUp lie={lie} ratio={size.ratio} />}
       {view.wipe &&
         visible &&
         !cropping &&

@@ -5,7 +5,7 @@ import { Button } from '../../../../controls/button.tsx';
 import { PERCENT, WHOLE } from '../../../../controls/quantity.ts';
 import { Segmented } from '../../../../controls/segmented.tsx';
 import { SliderRow } from '../../../../controls/slider-row.tsx';
-import { useEditOriginal, useOriginal } from '../../../../store/use-original.ts';
+import { useEditOriginal, useOriginal, useOriginalPath } from '../../../../store/use-original.ts';
 import { FieldRow } from '../../field-row.tsx';
 import { Row } from '../../group.tsx';
 import { MotifRow } from '../../motif-row.tsx';
@@ -21,6 +21,7 @@ const { ruling, angle, aspect } = screenKind('dots').fields;
 export function ColourDotsControls() {
   const change = useEditOriginal();
   const { id, name, colourDots } = useOriginal()!;
+  const path = useOriginalPath('colourDots');
   const { busy, take } = useTakeFile();
   if (!colourDots) return null;
   const set = (label: string, part: Partial<ColourDots>, gesture: string | null = null) =>
@@ -42,7 +43,7 @@ export function ColourDotsControls() {
       {Object.entries({ ruling, angle, aspect })
         .filter(([, field]) => counts(field, settings))
         .map(([field, described]) => (
-          <FieldRow key={field} name={field} field={described} settings={settings} set={set} />
+          <FieldRow key={field} name={field} field={described} settings={settings} path={path} set={set} />
         ))}
       <Row label="Size">
         <Segmented
@@ -61,6 +62,7 @@ export function ColourDotsControls() {
         unit={PERCENT}
         least={1}
         most={100}
+        path={[...path, 'size']}
         onChange={(size, gesture) => set('Size of the dots', { size }, gesture)}
       />
       <SliderRow
@@ -69,6 +71,7 @@ export function ColourDotsControls() {
         unit={WHOLE}
         {...LIMITS.shared}
         usual={[1, 8]}
+        path={[...path, 'coarse']}
         onChange={(coarse, gesture) => set('Dots of one colour', { coarse: Math.round(coarse) }, gesture)}
       />
       <p className="text-soft">

@@ -1,7 +1,7 @@
 import { screenKind, type Fade } from '@brachytone/core';
 import { Brush } from 'lucide-react';
 import { Segmented } from '../../../../controls/segmented.tsx';
-import { useEditOriginal, useOriginal } from '../../../../store/use-original.ts';
+import { useEditOriginal, useOriginal, useOriginalPath } from '../../../../store/use-original.ts';
 import { Row } from '../../group.tsx';
 import { ScreenControls } from '../../screen-controls.tsx';
 import { GradientControls } from '../gradient-controls.tsx';
@@ -16,6 +16,7 @@ export function FadeControls() {
   const { fade, content } = useOriginal()!;
   const set = (part: Partial<Fade>, gesture: string | null = null) =>
     change('Fade', (draft) => void Object.assign(draft.fade!, part), gesture && `fade-${gesture}`);
+  const path = useOriginalPath('fade', 'screen');
   if (!fade) return null;
   return (
     <>
@@ -45,6 +46,7 @@ export function FadeControls() {
       <ScreenControls
         screen={fade.screen}
         part
+        path={path}
         set={(label, part, gesture = null) =>
           change(
             `${label} of the fade`,

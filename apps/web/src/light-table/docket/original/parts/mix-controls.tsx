@@ -1,7 +1,7 @@
 import type { Blend, Mix } from '@brachytone/core';
 import { PERCENT } from '../../../../controls/quantity.ts';
 import { SliderRow } from '../../../../controls/slider-row.tsx';
-import { useEditOriginal, useOriginal } from '../../../../store/use-original.ts';
+import { useEditOriginal, useOriginal, useOriginalPath } from '../../../../store/use-original.ts';
 import { Row } from '../../group.tsx';
 import { ScreenControls } from '../../screen-controls.tsx';
 
@@ -20,6 +20,7 @@ export const mixWords = ({ blend, strength }: Mix): string =>
 export function MixControls() {
   const change = useEditOriginal();
   const mix = useOriginal()!.mix!;
+  const path = useOriginalPath('mix');
   const set = (part: Partial<Mix>, gesture: string | null = null) =>
     change('Mix', (draft) => void Object.assign(draft.mix!, part), gesture && `mix-${gesture}`);
   return (
@@ -44,12 +45,14 @@ export function MixControls() {
         unit={PERCENT}
         least={0}
         most={100}
+        path={[...path, 'strength']}
         onChange={(strength, gesture) => set({ strength }, gesture)}
       />
       <div className="mt-1 mb-1.5 border-t border-edge/70" />
       <ScreenControls
         screen={mix.screen}
         part
+        path={[...path, 'screen']}
         set={(label, part, gesture = null) =>
           change(
             `${label} of the mix`,
