@@ -192,7 +192,7 @@ test('dots of a mix and colour dots are tried on strips too', async ({ page }) =
   await expect.poll(pictures, { timeout: 30_000 }).toBe(5);
   await bands.first().click();
   await saved(page);
-  expect((await originalOf(id)).colourDots!.ruling).toBeCloseTo(parseFloat(taken.replace('Take ', '')), 2);
+  expect((await originalOf(id)).colourDots!.ruling).toBeCloseTo(parseFloat(taken.replace('Take ', '')), 1);
 });
 
 test('the lattice turns and stretches the screen, and kinds and shapes are picked by their pictures', async ({
