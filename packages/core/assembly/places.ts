@@ -1,59 +1,63 @@
 // Where pixels fall in the cells of a bent or scattered screen: src/screen/places.ts in basic arithmetic, square roots and
 // whole numbers alone, so that all machines find the same places.
 
-/** Bytes of the state of two scatters: the cell asked last, and the numbers of both at its corners. */
-const STATE: usize = 80;
-/** Where the states of three pairs of scatters begin: behind the numbers. */
+/** Bytes of the state of four scatters: the cell asked last, and the numbers of all four at its corners. */
+const STATE: usize = 144;
+/** Where the states of two sets of scatters begin: behind the numbers. */
 let states: usize = 0;
+/** Seeds of the two sets, each times the hash's first factor. */
+let seeds0: v128 = i32x4.splat(0);
+let seeds1: v128 = i32x4.splat(0);
 
 let u: f64 = 0;
 let v: f64 = 0;
 let offset: f64 = 0;
 
+/** Writes numbers from −½ to ½ for a point of the lattice, one for each of four seeds (src/random.ts). */
 // @ts-ignore: decorator
 @inline
-function at(seed: i32, i: i32, j: i32): f64 {
-  let h = (seed * 0x9e3779b1) ^ (i * 0x85ebca6b);
-  h = ((h ^ (<i32>(<u32>h >> 15))) * 0x2c1b3c6d) ^ (j * 0xc2b2ae35);
-  h = (h ^ (<i32>(<u32>h >> 16))) * 0x85ebca6b;
-  h = (h ^ (<i32>(<u32>h >> 13))) * 0xc2b2ae35;
-  return <f64>(<u32>(h ^ (<i32>(<u32>h >> 16)))) / 4294967296.0 - 0.5;
+function writeAt(out: usize, seeds: v128, i: i32, j: i32): void {
+  let h = v128.xor(seeds, i32x4.splat(i * 0x85ebca6b));
+  h = i32x4.mul(v128.xor(h, i32x4.shr_u(h, 15)), i32x4.splat(0x2c1b3c6d));
+  h = v128.xor(h, i32x4.splat(j * 0xc2b2ae35));
+  h = i32x4.mul(v128.xor(h, i32x4.shr_u(h, 16)), i32x4.splat(0x85ebca6b));
+  h = i32x4.mul(v128.xor(h, i32x4.shr_u(h, 13)), i32x4.splat(0xc2b2ae35));
+  h = v128.xor(h, i32x4.shr_u(h, 16));
+  const scale = f64x2.splat(1.0 / 4294967296.0);
+  const half = f64x2.splat(0.5);
+  v128.store(out, f64x2.sub(f64x2.mul(f64x2.convert_low_i32x4_u(h), scale), half));
+  const high = i32x4.shuffle(h, h, 2, 3, 2, 3);
+  v128.store(out, f64x2.sub(f64x2.mul(f64x2.convert_low_i32x4_u(high), scale), half), 16);
 }
 
-// @ts-ignore: decorator
-@inline
-function pairAt(seed: i32, i: i32, j: i32): v128 {
-  return f64x2.replace_lane(f64x2.splat(at(seed, i, j)), 1, at(seed + 1, i, j));
-}
-
-/** Moves a pair of scatters to a cell, from the one asked last. */
-function enter(p: usize, seed: i32, i: f64, j: f64): void {
+/** Moves a set of scatters to a cell, from the one asked last. */
+function enter(p: usize, seeds: v128, i: f64, j: f64): void {
   if (i == load<f64>(p) + 1 && j == load<f64>(p, 8)) {
-    v128.store(p, v128.load(p, 32), 16);
-    v128.store(p, v128.load(p, 64), 48);
+    v128.store(p, v128.load(p, 48), 16);
+    v128.store(p, v128.load(p, 64), 32);
+    v128.store(p, v128.load(p, 112), 80);
+    v128.store(p, v128.load(p, 128), 96);
   } else {
-    v128.store(p, pairAt(seed, <i32>i, <i32>j), 16);
-    v128.store(p, pairAt(seed, <i32>i, <i32>j + 1), 48);
+    writeAt(p + 16, seeds, <i32>i, <i32>j);
+    writeAt(p + 80, seeds, <i32>i, <i32>j + 1);
   }
-  v128.store(p, pairAt(seed, <i32>i + 1, <i32>j), 32);
-  v128.store(p, pairAt(seed, <i32>i + 1, <i32>j + 1), 64);
+  writeAt(p + 48, seeds, <i32>i + 1, <i32>j);
+  writeAt(p + 112, seeds, <i32>i + 1, <i32>j + 1);
   store<f64>(p, i);
   store<f64>(p, j, 8);
 }
 
 /**
- * Two numbers from −½ to ½ of their own for every point of a lattice, running straight from one to the next: those of a seed and of the
- * one after it. (i, j) is the cell, (fu, fv) the place within it.
+ * Two numbers from −½ to ½ of their own for every point of a lattice, running straight from one to the next, at the place (fu, fv) of the
+ * cell that is entered: the first two of a set, or with 16 added to `p` the others.
  */
 // @ts-ignore: decorator
 @inline
-function scatter(which: i32, seed: i32, i: f64, j: f64, fu: f64, fv: f64): v128 {
-  const p = states + <usize>which * STATE;
-  if (i != load<f64>(p) || j != load<f64>(p, 8)) enter(p, seed, i, j);
+function pairIn(p: usize, fu: f64, fv: f64): v128 {
   const left = f64x2.splat(1 - fu);
   const right = f64x2.splat(fu);
-  const upper = f64x2.add(f64x2.mul(v128.load(p, 16), left), f64x2.mul(v128.load(p, 32), right));
-  const lower = f64x2.add(f64x2.mul(v128.load(p, 48), left), f64x2.mul(v128.load(p, 64), right));
+  const upper = f64x2.add(f64x2.mul(v128.load(p, 16), left), f64x2.mul(v128.load(p, 48), right));
+  const lower = f64x2.add(f64x2.mul(v128.load(p, 80), left), f64x2.mul(v128.load(p, 112), right));
   return f64x2.add(f64x2.mul(upper, f64x2.splat(1 - fv)), f64x2.mul(lower, f64x2.splat(fv)));
 }
 
@@ -104,7 +108,6 @@ function scattered(p: usize, x: f64, y: f64): void {
   const grown = load<f64>(p, 16);
   const moved = load<f64>(p, 24);
   const frayed = load<f64>(p, 32);
-  const seed = <i32>load<f64>(p, 40);
   u = (x + 0.5) * along - (y + 0.5) * across;
   v = (x + 0.5) * across + (y + 0.5) * along;
   const cu = u - 0.5;
@@ -113,9 +116,10 @@ function scattered(p: usize, x: f64, y: f64): void {
   const j = floor(cv);
   const fu = cu - i;
   const fv = cv - j;
-  offset = grown > 0 ? f64x2.extract_lane(scatter(1, seed + 2, i, j, fu, fv), 0) * grown : 0;
+  if (i != load<f64>(states) || j != load<f64>(states, 8)) enter(states, seeds0, i, j);
+  offset = grown > 0 ? f64x2.extract_lane(pairIn(states + 16, fu, fv), 0) * grown : 0;
   if (moved > 0) {
-    const by = scatter(0, seed, i, j, fu, fv);
+    const by = pairIn(states, fu, fv);
     u += f64x2.extract_lane(by, 0) * moved;
     v += f64x2.extract_lane(by, 1) * moved;
   }
@@ -124,7 +128,9 @@ function scattered(p: usize, x: f64, y: f64): void {
     const y5 = cv * 5;
     const i5 = floor(x5);
     const j5 = floor(y5);
-    const by = scatter(2, seed + 3, i5, j5, x5 - i5, y5 - j5);
+    const q = states + STATE;
+    if (i5 != load<f64>(q) || j5 != load<f64>(q, 8)) enter(q, seeds1, i5, j5);
+    const by = pairIn(q, x5 - i5, y5 - j5);
     u += f64x2.extract_lane(by, 0) * frayed;
     v += f64x2.extract_lane(by, 1) * frayed;
   }
@@ -166,12 +172,12 @@ function running(kind: i32, p: usize, column: f64, row: f64): void {
   }
   const wobble = load<f64>(p, 80);
   if (wobble > 0) {
-    const seed = <i32>load<f64>(p, 88);
     const wu = (x * perCell) / 3;
     const wv = (y * perCell) / 3;
     const i = floor(wu);
     const j = floor(wv);
-    const by = scatter(0, seed, i, j, wu - i, wv - j);
+    if (i != load<f64>(states) || j != load<f64>(states, 8)) enter(states, seeds0, i, j);
+    const by = pairIn(states, wu - i, wv - j);
     v += f64x2.extract_lane(by, 0) * wobble;
     if (plain == 0) u += f64x2.extract_lane(by, 1) * wobble;
   }
@@ -193,13 +199,19 @@ function fixed(cells: f64): i32 {
 
 /**
  * Segments of a row as `lookUpRow` takes them, `count` of them of `step` pixels each, the first from pixel (x, y) on. `kind` and the
- * numbers (f64) at `numbers`, at most 16, say how places are found; as many bytes of room behind them are written.
+ * numbers (f64) at `numbers`, at most 16, say how places are found; behind them is room to work in, 288 bytes.
  */
 export function placeRow(kind: i32, numbers: usize, x: i32, y: i32, step: i32, count: i32, out: usize): void {
   states = numbers + 128;
-  for (let k: usize = 0; k < 3; k++) store<f64>(states + k * STATE, NaN);
+  store<f64>(states, NaN);
+  store<f64>(states + STATE, NaN);
+  const seed = <i32>(kind == 0 ? load<f64>(numbers, 40) : load<f64>(numbers, 88));
+  const factor = i32x4.splat(0x9e3779b1);
+  seeds0 = i32x4.mul(i32x4.add(i32x4.splat(seed), i32x4(0, 1, 2, 3)), factor);
+  seeds1 = i32x4.add(seeds0, i32x4.mul(i32x4.splat(3), factor));
   const row = <f64>y;
-  const length = <f64>step;
+  // Steps are powers of 2, so this loses nothing.
+  const share = 1 / <f64>step;
   place(kind, numbers, <f64>x, row);
   let u0 = u;
   let v0 = v;
@@ -221,11 +233,11 @@ export function placeRow(kind: i32, numbers: usize, x: i32, y: i32, step: i32, c
   for (let k = 1; k <= count; k++) {
     place(kind, numbers, <f64>(x + k * step), row);
     store<i32>(out, fixed(u0));
-    store<i32>(out, fixed((u - u0) / length), 4);
+    store<i32>(out, fixed((u - u0) * share), 4);
     store<i32>(out, fixed(v0), 8);
-    store<i32>(out, fixed((v - v0) / length), 12);
+    store<i32>(out, fixed((v - v0) * share), 12);
     store<i32>(out, <i32>(offset0 * 256), 16);
-    store<i32>(out, <i32>(((offset - offset0) * 256) / length), 20);
+    store<i32>(out, <i32>((offset - offset0) * 256 * share), 20);
     out += 24;
     u0 = u;
     v0 = v;

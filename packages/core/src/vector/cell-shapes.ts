@@ -1,5 +1,5 @@
-import polygonClipping, { type MultiPolygon, type Polygon } from 'polygon-clipping';
 import { readMotif } from '../screen/spot/motif.ts';
+import { areaOfPolygons, rectangle, shared, united, type Area } from './area.ts';
 import { areaOf, around, straight, type Piece } from './piece.ts';
 
 /**
@@ -174,37 +174,29 @@ function motifPieces(path: string, size: number): Piece[] {
     const pieces = around(ring);
     return areaOf(pieces) < 0 ? reversed(pieces) : pieces;
   }
-  const copies: MultiPolygon[] = [];
+  const one = areaOfPolygons(
+    lines.map(({ points }) => ({ closed: true, points: points.map((value) => value * size * UNITS) })),
+    'evenodd',
+  );
+  let whole: Area = [];
   for (let dy = -reach; dy <= reach; dy++) {
     for (let dx = -reach; dx <= reach; dx++) {
-      const rings = lines.map(({ points }) =>
-        Array.from({ length: points.length / 2 }, (_, i): [number, number] => [
-          points[2 * i] * size + dx,
-          points[2 * i + 1] * size + dy,
-        ]),
-      );
-      // Rings within rings are counters: an odd number of them encloses.
-      copies.push(
-        rings
-          .map((ring): Polygon => [ring])
-          .reduce<MultiPolygon>((a, b) => (a.length === 0 ? [b] : polygonClipping.xor(a, [b])), []),
+      whole = united(
+        whole,
+        one.map((path) => path.map(({ x, y }) => ({ x: x + dx * UNITS, y: y + dy * UNITS }))),
       );
     }
   }
-  const [first, ...rest] = copies;
-  const whole = polygonClipping.union(first, ...rest);
-  const cut = polygonClipping.intersection(whole, [[CORNERS.map(([x, y]): [number, number] => [x, y])]]);
-  // Outer rings come one way, holes the other; all of them closed by their first point.
-  return cut.flatMap((polygon) =>
-    polygon.flatMap((ring) =>
-      around(ring.slice(0, -1).map(([x, y]): [number, number] => [onSide(x), onSide(y)])),
-    ),
+  const half = UNITS / 2;
+  const cell = rectangle({ left: -half, top: -half, right: half, foot: half });
+  // Outer rings come one way, holes the other.
+  return shared(whole, cell).flatMap((path) =>
+    around(path.map(({ x, y }): [number, number] => [x / UNITS, y / UNITS])),
   );
 }
 
-/** A coordinate that is a hair's breadth off a side of the cell is put on it. */
-const onSide = (value: number): number =>
-  Math.abs(Math.abs(value) - HALF) < 1e-9 ? Math.sign(value) * HALF : value;
+/** Units of a cell in which motifs are joined; a power of 2, so that half of them is just half a cell. */
+const UNITS = 2 ** 22;
 
 interface SpotSettings {
   readonly spot: string;

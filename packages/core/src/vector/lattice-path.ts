@@ -54,6 +54,9 @@ function lookedUp(shape: CellShape): (area: number) => number {
   };
 }
 
+/** Cells: where dots of different sizes meet crumbs are left between them, which no press would hold. */
+const CRUMB = 1e-4;
+
 const touchesSide = ({ x0, y0, x1, y1 }: Piece): boolean =>
   Math.abs(x0) >= 0.5 || Math.abs(y0) >= 0.5 || Math.abs(x1) >= 0.5 || Math.abs(y1) >= 0.5;
 
@@ -113,7 +116,9 @@ export function latticePath(
       else for (const loop of loopsOf(pieces)) draw(i, j, loop);
     }
   }
-  joined.loops((loop) => draw(0, 0, loop));
+  joined.loops((loop) => {
+    if (Math.abs(areaOf(loop)) > CRUMB) draw(0, 0, loop);
+  });
 }
 
 /**

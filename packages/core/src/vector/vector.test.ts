@@ -76,6 +76,15 @@ describe.each(SPOTS.map(({ id }) => id))('the geometry of %s dots', (spot) => {
 });
 
 describe('files', () => {
+  it('joined motifs leave no crumbs between them', () => {
+    const scene = sceneOf(ramp, sheet, newScreen('dots', { spot: 'motif', ruling: 25, angle: 22 }));
+    const { text } = plateSvg(scene, 0, 'test', 0);
+    const perMm = Number(/viewBox="0 0 (\d+)/.exec(text)![1]) / 19.9813;
+    const cell = ((25.4 / 25) * perMm) ** 2;
+    const areas = loopAreas(/ d="([^"]*)"/.exec(text)![1]);
+    expect(areas.length).toBeGreaterThan(200);
+    expect(areas.filter((area) => Math.abs(area) < cell * 0.9e-4)).toHaveLength(0);
+  });
   it('round dots that stand apart are circles of their very area, one after another, with nothing in between', () => {
     const scene = sceneOf(
       greyPicture(8, 8, () => 255 - 51),
@@ -302,3 +311,25 @@ describe('hard edges', () => {
     expect(text.match(/<title>/g)).toHaveLength(1);
   });
 });
+
+/** Areas that the outlines of a path of straight pieces enclose, in its own units. */
+function loopAreas(d: string): number[] {
+  let [x, y] = [0, 0];
+  return [...d.matchAll(/[Mm](-?\d+) ?(-?\d+)([^Mm]*)z/g)].map(([, dx, dy, rest]) => {
+    [x, y] = [x + Number(dx), y + Number(dy)];
+    const [startX, startY] = [x, y];
+    let sum = 0;
+    const to = (nextX: number, nextY: number) => {
+      sum += x * nextY - nextX * y;
+      [x, y] = [nextX, nextY];
+    };
+    for (const [, command, numbers] of rest.matchAll(/([lhv])([^lhv]*)/g)) {
+      const list = numbers.match(/-?\d+/g)!.map(Number);
+      if (command === 'h') to(x + list[0], y);
+      else if (command === 'v') to(x, y + list[0]);
+      else for (let i = 0; i < list.length; i += 2) to(x + list[i], y + list[i + 1]);
+    }
+    to(startX, startY);
+    return sum / 2;
+  });
+}
