@@ -10,3 +10,4 @@ export * from './diffuse';
 export * from './separate';
 export * from './group4';
 export * from './places';
+export * from './grey';

@@ -1,16 +1,128 @@
+/** Four of eight pixels of two rows, mixed by a pair of weights (2¹⁴ together), as whole numbers moved by −2¹⁵. */
+// @ts-ignore: decorator
+@inline
+function mixedLow(a: v128, b: v128, pair: v128): v128 {
+  return i32x4.shr_s(i32x4.dot_i16x8_s(i16x8.shuffle(a, b, 0, 8, 1, 9, 2, 10, 3, 11), pair), 14);
+}
+
+// @ts-ignore: decorator
+@inline
+function mixedHigh(a: v128, b: v128, pair: v128): v128 {
+  return i32x4.shr_s(i32x4.dot_i16x8_s(i16x8.shuffle(a, b, 4, 12, 5, 13, 6, 14, 7, 15), pair), 14);
+}
+
+/** Eight pixels of two rows mixed, as signed numbers: what they are as pixels, moved by −2¹⁵. */
+// @ts-ignore: decorator
+@inline
+function mixedEight(upper: usize, lower: usize, pair: v128, middle: v128): v128 {
+  const a = v128.xor(v128.load(upper), middle);
+  const b = v128.xor(v128.load(lower), middle);
+  return i16x8.narrow_i32x4_s(mixedLow(a, b, pair), mixedHigh(a, b, pair));
+}
+
+// @ts-ignore: decorator
+@inline
+function pairOf(weight: i32): v128 {
+  return i32x4.splat((weight << 16) | (16384 - weight));
+}
+
 /** out = upper + ((lower − upper) · weight >> 14), for weights 0–2¹⁴. Up to seven entries beyond `count` are written. */
 export function mixRows(upper: usize, lower: usize, weight: i32, out: usize, count: i32): void {
-  const second = i16x8.splat(<i16>weight);
-  const first = i16x8.splat(<i16>(16384 - weight));
+  const pair = pairOf(weight);
+  const middle = i16x8.splat(-32768);
   for (let i = 0; i < count; i += 8) {
-    const a = v128.load(upper);
-    const b = v128.load(lower);
-    const low = i32x4.add(i32x4.extmul_low_i16x8_u(a, first), i32x4.extmul_low_i16x8_u(b, second));
-    const high = i32x4.add(i32x4.extmul_high_i16x8_u(a, first), i32x4.extmul_high_i16x8_u(b, second));
-    v128.store(out, i16x8.narrow_i32x4_u(i32x4.shr_u(low, 14), i32x4.shr_u(high, 14)));
+    v128.store(out, v128.xor(mixedEight(upper, lower, pair, middle), middle));
     upper += 16;
     lower += 16;
     out += 16;
+  }
+}
+
+/** Bits of eight comparisons and eight more, the first the most significant of the first byte. */
+// @ts-ignore: decorator
+@inline
+function packed(left: v128, right: v128): i32 {
+  const both = i8x16.narrow_i16x8_s(left, right);
+  return i8x16.bitmask(i8x16.shuffle(both, both, 7, 6, 5, 4, 3, 2, 1, 0, 15, 14, 13, 12, 11, 10, 9, 8));
+}
+
+/**
+ * Mixes two rows as `mixRows` does and compares what comes out with thresholds as `compareRow` does, in one go. Up to seven entries of the
+ * rows beyond `width` are read.
+ */
+export function mixAndCompare(
+  upper: usize,
+  lower: usize,
+  weight: i32,
+  thresholds: usize,
+  run: i32,
+  brick: i32,
+  column: i32,
+  width: i32,
+  out: usize,
+): void {
+  const pair = pairOf(weight);
+  const middle = i16x8.splat(-32768);
+  let bytes = width >> 3;
+  while (bytes > 0) {
+    const count = min(bytes, (run - column + 7) >> 3);
+    let from = thresholds + ((<usize>column) << 1);
+    let i = 0;
+    for (; i + 2 <= count; i += 2) {
+      const left = i16x8.gt_s(mixedEight(upper, lower, pair, middle), v128.xor(v128.load(from), middle));
+      const right = i16x8.gt_s(
+        mixedEight(upper + 16, lower + 16, pair, middle),
+        v128.xor(v128.load(from, 16), middle),
+      );
+      store<u16>(out, <u16>packed(left, right));
+      upper += 32;
+      lower += 32;
+      from += 32;
+      out += 2;
+    }
+    if (i < count) {
+      const left = i16x8.gt_s(mixedEight(upper, lower, pair, middle), v128.xor(v128.load(from), middle));
+      store<u8>(out, <u8>packed(left, left));
+      upper += 16;
+      lower += 16;
+      out += 1;
+    }
+    bytes -= count;
+    column = (column + count * 8) % brick;
+  }
+  const rest = width & 7;
+  if (rest == 0) return;
+  let byte = 0;
+  for (let i = 0; i < rest; i++) {
+    const at = (<usize>i) << 1;
+    const mixed = (load<u16>(upper + at) * (16384 - weight) + load<u16>(lower + at) * weight) >>> 14;
+    const threshold = load<u16>(thresholds + ((<usize>((column + i) % brick)) << 1));
+    if (<u32>mixed > <u32>threshold) byte |= 0x80 >> i;
+  }
+  store<u8>(out, <u8>byte);
+}
+
+/**
+ * Stretches a row as `stretchRow` does, where every four outputs read pairs that lie within 16 bytes of the row: those begin at
+ * `bases` (one for four outputs), and `masks` (16 bytes) say which of these bytes make up the four pairs.
+ */
+export function stretchNear(
+  row: usize,
+  bases: usize,
+  masks: usize,
+  weights: usize,
+  out: usize,
+  count: i32,
+): void {
+  const middle = i16x8.splat(-32768);
+  for (let i = 0; i < count; i += 4) {
+    const near = v128.xor(v128.load(row + <usize>load<i32>(bases)), middle);
+    const sums = i32x4.shr_s(i32x4.dot_i16x8_s(i8x16.swizzle(near, v128.load(masks)), v128.load(weights)), 14);
+    v128.store64_lane(out, v128.xor(i16x8.narrow_i32x4_s(sums, sums), middle), 0);
+    bases += 4;
+    masks += 16;
+    weights += 16;
+    out += 8;
   }
 }
 
@@ -40,15 +152,31 @@ export function stretchRow(row: usize, offsets: usize, weights: usize, out: usiz
  * seven entries beyond `count` are read and written.
  */
 export function weigh(addresses: usize, weights: usize, taps: i32, out: usize, count: i32): void {
-  const half = i32x4.splat(16384);
+  // A weight of 2¹⁵ stands alone; all others fit a signed product, two taps at a time, of pixels moved by −2¹⁵.
+  for (let t: usize = 0; t < <usize>taps; t++) {
+    if (load<u16>(weights + (t << 1)) == 32768) {
+      memory.copy(out, <usize>load<i32>(addresses + (t << 2)), ((<usize>count + 7) & ~7) << 1);
+      return;
+    }
+  }
+  const middle = i16x8.splat(-32768);
+  const start = i32x4.splat((1 << 30) + 16384);
+  const pairs = <usize>(taps & ~1);
   for (let at: usize = 0; at < (<usize>count) << 1; at += 16) {
-    let low = half;
-    let high = half;
-    for (let t: usize = 0; t < <usize>taps; t++) {
-      const pixels = v128.load(<usize>load<i32>(addresses + (t << 2)) + at);
-      const weight = v128.load_splat<u16>(weights + (t << 1));
-      low = i32x4.add(low, i32x4.extmul_low_i16x8_u(pixels, weight));
-      high = i32x4.add(high, i32x4.extmul_high_i16x8_u(pixels, weight));
+    let low = start;
+    let high = start;
+    for (let t: usize = 0; t < pairs; t += 2) {
+      const a = v128.xor(v128.load(<usize>load<i32>(addresses + (t << 2)) + at), middle);
+      const b = v128.xor(v128.load(<usize>load<i32>(addresses + (t << 2), 4) + at), middle);
+      const weight = v128.load32_splat(weights + (t << 1));
+      low = i32x4.add(low, i32x4.dot_i16x8_s(i16x8.shuffle(a, b, 0, 8, 1, 9, 2, 10, 3, 11), weight));
+      high = i32x4.add(high, i32x4.dot_i16x8_s(i16x8.shuffle(a, b, 4, 12, 5, 13, 6, 14, 7, 15), weight));
+    }
+    if (taps & 1) {
+      const a = v128.xor(v128.load(<usize>load<i32>(addresses + (pairs << 2)) + at), middle);
+      const weight = i32x4.splat(<i32>load<u16>(weights + (pairs << 1)));
+      low = i32x4.add(low, i32x4.dot_i16x8_s(i16x8.shuffle(a, a, 0, 8, 1, 9, 2, 10, 3, 11), weight));
+      high = i32x4.add(high, i32x4.dot_i16x8_s(i16x8.shuffle(a, a, 4, 12, 5, 13, 6, 14, 7, 15), weight));
     }
     v128.store(out + at, i16x8.narrow_i32x4_u(i32x4.shr_u(low, 15), i32x4.shr_u(high, 15)));
   }

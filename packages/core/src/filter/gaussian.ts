@@ -1,6 +1,7 @@
 import { bytesAt, FILTER, kernels } from '../kernel/memory.ts';
 import { power } from '../power.ts';
-import { createPlane, type Plane } from '../raster/plane.ts';
+import type { Plane } from '../raster/plane.ts';
+import { giveBack, scratchPlane } from '../raster/scratch.ts';
 import { resampleInto } from '../raster/resample.ts';
 import { rowsOf } from '../raster/rows.ts';
 import { recentOnly } from '../recent.ts';
@@ -64,8 +65,9 @@ export function gaussian(plane: Plane, sigma: number, y: number): Plane {
   const { halvings, weights } = passesOf(sigma);
   if (halvings === 0) return weighed(plane, weights);
   const pad = (weights.length >> 1) + 1;
-  const soft = weighed(reduced(plane, halvings, pad, y), weights);
-  const out = createPlane(plane.width, plane.height);
+  const small = reduced(plane, halvings, pad, y);
+  const soft = weighed(small, weights);
+  const out = scratchPlane(plane.width, plane.height);
   const step = 1 / 2 ** halvings;
   resampleInto(
     rowsOf(soft),
@@ -76,6 +78,8 @@ export function gaussian(plane: Plane, sigma: number, y: number): Plane {
     0,
     0,
   );
+  giveBack(small);
+  giveBack(soft);
   return out;
 }
 
@@ -89,7 +93,7 @@ function reduced(plane: Plane, halvings: number, pad: number, y: number): Plane 
   const first = y >> halvings;
   const columns = ((width - 1) >> halvings) + 1;
   const rows = ((y + height - 1) >> halvings) - first + 1;
-  const out = createPlane(columns + 2 * pad, rows + 2 * pad);
+  const out = scratchPlane(columns + 2 * pad, rows + 2 * pad);
   // One column for each of the last cell's pixels, beyond the plane's edge too.
   const sums = new Uint32Array(columns << halvings);
   for (let row = 0; row < out.height; row++) {

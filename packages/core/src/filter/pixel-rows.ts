@@ -1,3 +1,4 @@
+import { scratchPlane } from '../raster/scratch.ts';
 import { pixelsAt, ROWS } from '../kernel/memory.ts';
 import type { Plane } from '../raster/plane.ts';
 
@@ -13,7 +14,7 @@ export function byRuns(
   second: Plane,
   make: (row: number, second: number, out: number, count: number) => void,
 ): Plane {
-  const out = new Uint16Array(data.length);
+  const { data: out } = scratchPlane(width, height);
   for (let at = 0; at < data.length; at += RUN) {
     const count = Math.min(RUN, data.length - at);
     pixelsAt(ROWS.upper, count).set(data.subarray(at, at + count));
@@ -29,7 +30,7 @@ export function byRows(
   { width, height, data }: Plane,
   make: (y: number, row: number, out: number) => void,
 ): Plane {
-  const out = new Uint16Array(data.length);
+  const { data: out } = scratchPlane(width, height);
   const row = pixelsAt(ROWS.upper, width);
   const made = pixelsAt(ROWS.out, width);
   for (let y = 0; y < height; y++) {

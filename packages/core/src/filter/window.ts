@@ -1,5 +1,6 @@
 import { FILTER, pixelsAt, RING_BYTES, wholesAt } from '../kernel/memory.ts';
-import { createPlane, type Plane } from '../raster/plane.ts';
+import type { Plane } from '../raster/plane.ts';
+import { scratchPlane } from '../raster/scratch.ts';
 
 /**
  * Sends a plane through a window of `taps` pixels along its rows, then along its columns. Each time `reduce` makes rows at
@@ -19,7 +20,7 @@ export function throughWindow(
   const slots = taps + 1;
   if (slots * rowBytes > RING_BYTES)
     throw new RangeError('The picture is too wide for a filter of this size.');
-  const out = createPlane(width, height);
+  const out = scratchPlane(width, height);
   const padded = pixelsAt(FILTER.row, width + taps);
   const addresses = wholesAt(FILTER.addresses, taps);
   const along = (y: number): void => {

@@ -11,6 +11,18 @@ export interface Kernels {
     out: number,
   ): void;
   mixRows(upper: number, lower: number, weight: number, out: number, count: number): void;
+  mixAndCompare(
+    upper: number,
+    lower: number,
+    weight: number,
+    thresholds: number,
+    run: number,
+    brick: number,
+    column: number,
+    width: number,
+    out: number,
+  ): void;
+  stretchNear(row: number, bases: number, masks: number, weights: number, out: number, count: number): void;
   stretchRow(row: number, offsets: number, weights: number, out: number, count: number): void;
   weigh(addresses: number, weights: number, taps: number, out: number, count: number): void;
   leastOf(addresses: number, taps: number, out: number, count: number): void;
@@ -27,6 +39,17 @@ export interface Kernels {
     width: number,
     out: number,
   ): void;
+  greyRow(
+    pixels: number,
+    channels: number,
+    red: number,
+    green: number,
+    blue: number,
+    table: number,
+    out: number,
+    count: number,
+  ): void;
+  throughTable(row: number, table: number, out: number, count: number): void;
   placeRow(
     kind: number,
     numbers: number,
@@ -81,5 +104,6 @@ export interface Kernels {
   ): number;
   endStrip(out: number): number;
   packRow(made: number, width: number, out: number): void;
-  sumRow(row: number, edges: number, shares: number, count: number, out: number): void;
+  countRow(row: number, digits: number, apart: number, bytes: number): void;
+  addRow(row: number, edges: number, shares: number, count: number, weight: number, out: number): void;
 }

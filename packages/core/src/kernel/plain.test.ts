@@ -97,6 +97,55 @@ describe('plain kernels make the very bits of the compiled ones', () => {
         2 * WIDTH,
       );
     }));
+  it('stretching, four pairs from sixteen bytes', () =>
+    check((seed) => {
+      const prepare = (bytes: Uint8Array, view: DataView) => {
+        for (let i = 0; i < WIDTH + 4; i++) {
+          const weight = (seed * i) & 16383;
+          view.setInt16(from(C) + 4 * i, 16384 - weight, true);
+          view.setInt16(from(C) + 4 * i + 2, weight, true);
+          if (i % 4 === 0) view.setInt32(from(B) + i, 2 * ((i * (seed % 5)) >> 2), true);
+          const pick = 2 * ((i * seed) % 7);
+          for (let k = 0; k < 4; k++) bytes[from(D) + 4 * i + k] = pick + k;
+        }
+      };
+      expectSame(
+        made(seed, prepare, (k) => k.stretchNear(A, B, D, C, OUT, WIDTH)),
+        OUT,
+        2 * WIDTH,
+      );
+    }));
+  it('mixing and comparing at once', () =>
+    check((seed) => {
+      const brick = 40 + (seed % 60);
+      const run = brick * 4;
+      const prepare = (_: Uint8Array, view: DataView) => {
+        for (let i = brick; i < run + 8; i++) {
+          view.setUint16(from(C) + 2 * i, view.getUint16(from(C) + 2 * (i - brick), true), true);
+        }
+      };
+      const results = made(seed, prepare, (k) =>
+        k.mixAndCompare(A, B, (seed >> 3) & 16383, C, run, brick, seed % brick, WIDTH, OUT),
+      );
+      expectSame(results, OUT, (WIDTH + 7) >> 3);
+    }));
+  it('greys, and tables', () =>
+    check((seed) => {
+      const red = (seed * 7919) % 9_000_000;
+      const blue = (seed * 104729) % (257 * 65536 - red);
+      const call = (k: Kernels) => {
+        const table = new Uint16Array(k.memory.buffer, BASE + ROOM, 65536);
+        for (let i = 0; i < 65536; i++) table[i] = Math.imul(i, seed | 1) >>> 3;
+        const channels = 3 + (seed & 1);
+        k.greyRow(A, channels, red, 257 * 65536 - red - blue, blue, BASE + ROOM, OUT, WIDTH);
+        k.throughTable(OUT, BASE + ROOM, OUT + 2 * WIDTH, WIDTH);
+      };
+      expectSame(
+        made(seed, () => undefined, call),
+        OUT,
+        4 * WIDTH,
+      );
+    }));
   it('weighing, and finding the least and the most', () =>
     check((seed) => {
       const weights = [3000, 8000, 32768 - 3000 - 8000 - 5000, 5000];
@@ -106,8 +155,15 @@ describe('plain kernels make the very bits of the compiled ones', () => {
           view.setUint16(from(D) + 2 * t, weight, true);
         });
       };
+      // Four taps, three, and one that stands alone.
+      const some = (bytes: Uint8Array, view: DataView) => {
+        prepare(bytes, view);
+        if (seed % 3) view.setUint16(from(D) + 4, 32768 - 3000 - 8000, true);
+        if (seed % 3 === 2) view.setUint16(from(D), 32768, true);
+      };
+      const taps = [4, 3, 1][seed % 3];
       expectSame(
-        made(seed, prepare, (k) => k.weigh(C, D, 4, OUT, WIDTH)),
+        made(seed, some, (k) => k.weigh(C, D, taps, OUT, WIDTH)),
         OUT,
         2 * WIDTH,
       );
@@ -207,9 +263,21 @@ describe('plain kernels make the very bits of the compiled ones', () => {
       );
     });
   });
+  it('counting rows', () =>
+    check((seed) => {
+      const results = made(
+        seed,
+        () => undefined,
+        (k) => {
+          for (let row = 0; row < 5 + (seed % 20); row++) k.countRow(A + 48 * row, OUT, 256, 48);
+        },
+      );
+      expectSame(results, OUT, 6 * 256);
+    }));
   it('summing', () =>
     check((seed) => {
       const prepare = (bytes: Uint8Array, view: DataView) => {
+        for (let i = 0; i < 20; i++) view.setFloat64(from(OUT) + 8 * i, i * 3.5, true);
         bytes.fill(0, from(A) + 60, from(A) + 70);
         for (let i = 0; i <= 20; i++) {
           const at = i * (20 + (seed % 100) / 30);
@@ -218,7 +286,7 @@ describe('plain kernels make the very bits of the compiled ones', () => {
         }
       };
       expectSame(
-        made(seed, prepare, (k) => k.sumRow(A, B, C, 20, OUT)),
+        made(seed, prepare, (k) => k.addRow(A, B, C, 20, 0.25 + (seed % 4) / 5, OUT)),
         OUT,
         160,
       );

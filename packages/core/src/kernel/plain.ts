@@ -83,6 +83,32 @@ export function plainKernels(): Kernels {
           (u16[(upper >> 1) + i] * (16384 - weight) + u16[(lower >> 1) + i] * weight) >>> 14;
       }
     },
+    mixAndCompare(upper, lower, weight, thresholds, run, brick, column, width, out) {
+      const bar = thresholds >> 1;
+      let at = column;
+      for (let i = 0; i < width; i += 8) {
+        let byte = 0;
+        const count = Math.min(8, width - i);
+        if (at >= run) at %= brick;
+        for (let k = 0; k < count; k++) {
+          const a = u16[(upper >> 1) + i + k];
+          const b = u16[(lower >> 1) + i + k];
+          const mixed = (a * (16384 - weight) + b * weight) >>> 14;
+          if (mixed > u16[bar + at + k]) byte |= 0x80 >> k;
+        }
+        u8[out + (i >> 3)] = byte;
+        at += 8;
+      }
+    },
+    stretchNear(row, bases, masks, weights, out, count) {
+      for (let i = 0; i < count; i++) {
+        const from = (row + i32[(bases >> 2) + (i >> 2)] + u8[masks + 16 * (i >> 2) + 4 * (i & 3)]) >> 1;
+        const sum =
+          (u16[from] - 32768) * i16[(weights >> 1) + 2 * i] +
+          (u16[from + 1] - 32768) * i16[(weights >> 1) + 2 * i + 1];
+        u16[(out >> 1) + i] = kept((sum >> 14) + 32768);
+      }
+    },
     stretchRow(row, offsets, weights, out, count) {
       for (let i = 0; i < count; i++) {
         const from = (row + i32[(offsets >> 2) + i]) >> 1;
@@ -145,7 +171,18 @@ export function plainKernels(): Kernels {
         separatePixel(pixel, table, size, out + 2 * i, apart);
       }
     },
-    sumRow(row, edges, shares, count, out) {
+    countRow(row, digits, apart, bytes) {
+      for (let i = 0; i < bytes; i++) {
+        let carry = u8[row + i];
+        for (let k = 0; k < 6; k++) {
+          const at = digits + k * apart + i;
+          const before = u8[at];
+          u8[at] = before ^ carry;
+          carry &= before;
+        }
+      }
+    },
+    addRow(row, edges, shares, count, weight, out) {
       let at = i32[edges >> 2];
       let whole = 0;
       let before = 0;
@@ -154,9 +191,18 @@ export function plainKernels(): Kernels {
         for (; at < edge; at++) whole += (u8[row + (at >> 3)] >> (7 - (at & 7))) & 1;
         const cut = (u8[row + (edge >> 3)] >> (7 - (edge & 7))) & 1;
         const total = whole + (cut ? f64[(shares >> 3) + i] : 0);
-        if (i > 0) f64[(out >> 3) + i - 1] = total - before;
+        if (i > 0) f64[(out >> 3) + i - 1] += (total - before) * weight;
         before = total;
       }
+    },
+    greyRow(pixels, channels, red, green, blue, table, out, count) {
+      for (let i = 0, at = pixels; i < count; i++, at += channels) {
+        const sum = (imul(u8[at], red) + imul(u8[at + 1], green) + imul(u8[at + 2], blue) + 32768) >>> 0;
+        u16[(out >> 1) + i] = u16[(table >> 1) + 65535 - (sum >>> 16)];
+      }
+    },
+    throughTable(row, table, out, count) {
+      for (let i = 0; i < count; i++) u16[(out >> 1) + i] = u16[(table >> 1) + u16[(row >> 1) + i]];
     },
     placeRow(kind, numbers, x, y, step, count, out) {
       const name = PLACE_KINDS[kind];

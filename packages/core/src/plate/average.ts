@@ -1,4 +1,4 @@
-import { bytesAt, kernels, realsAt, SUMS, wholesAt } from '../kernel/memory.ts';
+import { bytesAt, COUNTED_ROWS, DIGITS, kernels, realsAt, SUMS, wholesAt } from '../kernel/memory.ts';
 import type { Bits } from '../raster/bits.ts';
 
 /** Puts the boundaries of `columns` equal columns, from `start` pixels on and `step` pixels wide, before the kernel. */
@@ -41,24 +41,52 @@ export function areaSum(
     area,
     add(bits, y) {
       setBoundaries(start.x, box.width, columns, width);
-      const row = bytesAt(SUMS.row, bits.stride + 1);
+      const { stride, data } = bits;
+      const row = bytesAt(SUMS.row, stride + 16);
       const sums = realsAt(SUMS.out, columns);
-      row[bits.stride] = 0;
+      const digits = Array.from({ length: DIGITS }, (_, k) => SUMS.digits + k * SUMS.apart);
+      const clear = () => {
+        for (const digit of digits) bytesAt(digit, stride + 16).fill(0);
+      };
+      const sum = (from: number, weight: number) =>
+        kernels.addRow(from, SUMS.edges, SUMS.shares, columns, weight, SUMS.out);
+      row.fill(0, stride);
+      sums.fill(0);
+      clear();
+      // Rows that lie in one row of boxes are counted column by column first; sums gather until the last of them is past.
+      let [open, counted] = [-1, 0];
+      const addCounted = () => {
+        for (let k = 0; counted >> k > 0; k++) sum(digits[k], 2 ** k);
+        if (counted > 0) clear();
+        counted = 0;
+      };
+      const finish = () => {
+        addCounted();
+        if (open < 0) return;
+        const base = open * columns;
+        for (let i = 0; i < columns; i++) area[base + i] += sums[i];
+        sums.fill(0);
+      };
       for (let r = 0; r < bits.height; r++) {
         const top = (y + r - start.y) / box.height;
         const bottom = (y + r + 1 - start.y) / box.height;
         const first = Math.max(0, Math.floor(top));
         const last = Math.min(rows - 1, Math.ceil(bottom) - 1);
         if (first > last) continue;
-        row.set(bits.data.subarray(r * bits.stride, (r + 1) * bits.stride));
-        kernels.sumRow(SUMS.row, SUMS.edges, SUMS.shares, columns, SUMS.out);
+        row.set(data.subarray(r * stride, (r + 1) * stride));
+        const whole = first === last && top >= first && bottom <= first + 1;
         for (let j = first; j <= last; j++) {
+          if (j !== open) finish();
+          open = j;
           const share = Math.min(bottom, j + 1) - Math.max(top, j);
-          const weight = share * box.height;
-          const base = j * columns;
-          for (let i = 0; i < columns; i++) area[base + i] += sums[i] * weight;
+          if (!whole) sum(SUMS.row, share * box.height);
+          else {
+            kernels.countRow(SUMS.row, SUMS.digits, SUMS.apart, stride);
+            if (++counted === COUNTED_ROWS) addCounted();
+          }
         }
       }
+      finish();
     },
   };
 }

@@ -1,7 +1,7 @@
 import { lay, type LineBits } from '../drawing/paint-drawing.ts';
 import { mixPlane } from '../mix/mix.ts';
 import { mixDots } from './mix-dots.ts';
-import { isStraight } from '../raster/affine.ts';
+import { isStraight, type Affine } from '../raster/affine.ts';
 import { createBits, placeBits } from '../raster/bits.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import { intersect, isEmpty, type Region } from '../raster/region.ts';
@@ -57,6 +57,40 @@ export function composedArt(
     else layLine(scene, original, art);
   }
   return art.line ? { tone: out, line: art.line } : { tone: out };
+}
+
+/** Tones that lie straight on a grid, and the way to them from its pixels. */
+export interface StraightTones {
+  readonly rows: Rows;
+  readonly map: Affine;
+}
+
+/**
+ * What an ink's plate asks for in a region where one original covers all else and lies straight; undefined where it takes more to tell.
+ * It is what `composedArt` gives there.
+ */
+export function straightTones(
+  scene: Scene,
+  plate: number,
+  frame: Frame,
+  region: Region,
+): StraightTones | undefined {
+  const { recipe } = scene;
+  const { ink, shift } = recipe.plates[plate];
+  const top = recipe.originals.findLast(
+    ({ shown, overprint, route }) => shown && (!overprint || routeInks(route).includes(ink)),
+  );
+  if (!top || top.overprint || top.content.kind === 'lettering' || isLineWork(top)) return undefined;
+  if (isMasked(top) || top.mix || !routeInks(top.route).includes(ink)) return undefined;
+  const original = shifted(top, scene, recipe.sheet, shift);
+  const { region: box, toSource, source, alpha } = readOriginal(original, scene, frame);
+  const sheet = intersect(box, { x: 0, y: 0, width: frame.width, height: frame.height });
+  const part = intersect(sheet, region);
+  if (alpha || !isStraight(toSource) || part.width < region.width || part.height < region.height)
+    return undefined;
+  const { tone, route } = original;
+  const rows = inkRows(source, tone, route, ink, pressOf(recipe), scene.tables, frame.draft === true);
+  return rows && { rows, map: toTones(toSource, source, rows) };
 }
 
 /** What the inks of a job are printed on, and in which order. */

@@ -6,9 +6,10 @@ import { bands, type Region } from '../raster/region.ts';
 import { screenKind } from '../screen/kinds/index.ts';
 import type { PlaceScreener } from '../screen/kinds/kind.ts';
 import { BAND_PIXELS, screened } from '../screen/screened.ts';
+import { screenRows } from '../screen/screen-rows.ts';
 import { screenerFor, screenGridOf, type Screen } from '../screen/screen.ts';
 import { carriedBits, prepareCarried } from './carried.ts';
-import { hasLines, plateArt } from './plate-art.ts';
+import { hasLines, plateArt, straightArt } from './plate-art.ts';
 import type { Frame } from '../raster/frame.ts';
 import type { Scene } from './scene.ts';
 
@@ -49,6 +50,16 @@ export function toneBits(scene: Scene, plate: number, frame: Frame, region: Regi
 
 /** Tones and line work out of one pass over the originals. */
 function inOnePass(scene: Scene, plate: number, frame: Frame, region: Region, screener: PlaceScreener): Bits {
+  const { thresholds } = screener;
+  const straight = thresholds && straightArt(scene, plate, frame, region);
+  if (straight) {
+    const { rows, map } = straight;
+    const [across, down] = [
+      { origin: map.x0, step: map.xx },
+      { origin: map.y0, step: map.yy },
+    ];
+    return screenRows(rows, across, down, region, thresholds);
+  }
   const out = createBits(region.width, region.height);
   for (const band of bands(region, BAND_PIXELS, 8)) {
     const { tone, line } = plateArt(scene, plate, frame, band, workPlane(band.width, band.height));

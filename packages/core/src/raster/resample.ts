@@ -28,16 +28,21 @@ function tap(map: AxisMap, index: number, limit: number) {
   };
 }
 
-/** Columns of the source that output columns read, and their taps in the form the kernel takes. */
+/** Columns of the source that output columns read, and their taps in the form the kernels take. */
 interface Columns {
   readonly start: number;
   readonly count: number;
   /**
-   * For each output index the byte offset of its pair of source pixels, in a row that begins with its first pixel
-   * twice; then for each the pair's weights (low and high 16 bits).
+   * Byte offsets of the pairs of source pixels, in a row that begins with its first pixel twice, and then the pairs' weights (low and
+   * high 16 bits). Where any four pairs lie close together there is one offset for the four, followed by 16 bytes that pick them out
+   * from there on; else one for each.
    */
   readonly taps: Int32Array;
+  readonly near: boolean;
 }
+
+/** Bytes that are read at once. */
+const READ = 16;
 
 /** Bands of one film read the same columns over and over. */
 const recentColumns = recentOnly<Columns>(16);
@@ -48,15 +53,86 @@ function columnsOf(map: AxisMap, start: number, count: number, limit: number): C
     const low = Math.min(ends[0].first, ends[1].first);
     const high = Math.max(ends[0].second, ends[1].second);
     const padded = (count + 3) & ~3;
-    const taps = new Int32Array(2 * padded);
+    const offsets = new Int32Array(padded);
+    const weights = new Int32Array(padded);
     for (let i = 0; i < count; i++) {
       const { first, second, weight } = tap(map, start + i, limit);
       // Before the first pixel both taps are that pixel, which is the pair at the row's very beginning.
-      taps[i] = second === first && first === 0 ? 0 : 2 * (first - low + 1);
-      taps[padded + i] = (weight << 16) | (WEIGHT_ONE - weight);
+      offsets[i] = second === first && first === 0 ? 0 : 2 * (first - low + 1);
+      weights[i] = (weight << 16) | (WEIGHT_ONE - weight);
     }
-    return { start: low, count: high - low + 1, taps };
+    offsets.fill(offsets[count - 1], count);
+    const near = nearTaps(offsets, weights);
+    const columns = { start: low, count: high - low + 1 };
+    return near
+      ? { ...columns, taps: near, near: true }
+      : { ...columns, taps: Int32Array.from([...offsets, ...weights]), near: false };
   });
+}
+
+/** Taps of which any four lie close together, as the kernel for those takes them; undefined when they do not. */
+function nearTaps(offsets: Int32Array, weights: Int32Array): Int32Array | undefined {
+  const groups = offsets.length / 4;
+  const taps = new Int32Array(groups + 8 * groups);
+  const masks = new Uint8Array(taps.buffer, 4 * groups, 16 * groups);
+  for (let group = 0; group < groups; group++) {
+    const four = offsets.subarray(4 * group, 4 * group + 4);
+    const base = Math.min(...four);
+    if (Math.max(...four) - base > READ - 4) return undefined;
+    taps[group] = base;
+    four.forEach((offset, k) => {
+      for (let byte = 0; byte < 4; byte++) masks[16 * group + 4 * k + byte] = offset - base + byte;
+    });
+  }
+  taps.set(weights, 5 * groups);
+  return taps;
+}
+
+/** Two neighbouring rows of the source, stretched to the output's width, and the weight (0–2¹⁴) of the lower, for an output row. */
+type Visit = (y: number, upper: number, lower: number, weight: number) => void;
+
+/** Rows of a source stretched to the width of a region of the output, for each of its rows. */
+export function stretchRows(source: Rows, mapX: AxisMap, mapY: AxisMap, region: Region, visit: Visit): void {
+  const { width } = region;
+  const columns = columnsOf(mapX, region.x, width, source.width);
+  // All rows are had before the kernels' memory is written to: making them may need it too.
+  const ends = [tap(mapY, region.y, source.height), tap(mapY, region.y + region.height - 1, source.height)];
+  const firstRow = Math.min(ends[0].first, ends[1].first);
+  const lastRow = Math.max(ends[0].second, ends[1].second);
+  const sourceRows = Array.from({ length: lastRow - firstRow + 1 }, (_, i) => source.row(firstRow + i));
+  const row = pixelsAt(ROWS.source, columns.count + 2);
+  const padded = (width + 3) & ~3;
+  const stretch = (y: number, to: number): void => {
+    // The first and the last pixel stand twice, so that every tap has a neighbour on its right.
+    const pixels = sourceRows[y - firstRow];
+    row.set(
+      columns.count === pixels.length
+        ? pixels
+        : pixels.subarray(columns.start, columns.start + columns.count),
+      1,
+    );
+    row[0] = row[1];
+    row[columns.count + 1] = row[columns.count];
+    const taps = keep(columns.taps);
+    if (columns.near) {
+      kernels.stretchNear(ROWS.source, taps, taps + padded, taps + 5 * padded, to, width);
+    } else kernels.stretchRow(ROWS.source, taps, taps + 4 * padded, to, width);
+  };
+  // Source rows already stretched to the output's width; two are enough, since rows come in order.
+  let upper = ROWS.upper;
+  let lower = ROWS.lower;
+  let upperRow = -1;
+  let lowerRow = -1;
+  for (let y = 0; y < region.height; y++) {
+    const { first, second, weight } = tap(mapY, region.y + y, source.height);
+    if (first !== upperRow && (first === lowerRow || second === upperRow)) {
+      [upper, lower] = [lower, upper];
+      [upperRow, lowerRow] = [lowerRow, upperRow];
+    }
+    if (first !== upperRow) stretch((upperRow = first), upper);
+    if (second !== lowerRow) stretch((lowerRow = second), lower);
+    visit(y, upper, lower, weight);
+  }
 }
 
 /**
@@ -76,36 +152,9 @@ export function resampleInto(
   outY: number,
 ): void {
   const { width } = region;
-  const columns = columnsOf(mapX, region.x, width, source.width);
-  // All rows are had before the kernels' memory is written to: making them may need it too.
-  const ends = [tap(mapY, region.y, source.height), tap(mapY, region.y + region.height - 1, source.height)];
-  const firstRow = Math.min(ends[0].first, ends[1].first);
-  const lastRow = Math.max(ends[0].second, ends[1].second);
-  const sourceRows = Array.from({ length: lastRow - firstRow + 1 }, (_, i) => source.row(firstRow + i));
-  const row = pixelsAt(ROWS.source, columns.count + 2);
-  const stretch = (y: number, to: number): void => {
-    // The first and the last pixel stand twice, so that every tap has a neighbour on its right.
-    row.set(sourceRows[y - firstRow].subarray(columns.start, columns.start + columns.count), 1);
-    row[0] = row[1];
-    row[columns.count + 1] = row[columns.count];
-    const offsets = keep(columns.taps);
-    kernels.stretchRow(ROWS.source, offsets, offsets + 2 * columns.taps.length, to, width);
-  };
-  // Source rows already stretched to the output's width; two are enough, since rows come in order.
-  let upper = ROWS.upper;
-  let lower = ROWS.lower;
-  let upperRow = -1;
-  let lowerRow = -1;
   const plane = addressOf(out.data);
   const mixed = pixelsAt(ROWS.out, width);
-  for (let y = 0; y < region.height; y++) {
-    const { first, second, weight } = tap(mapY, region.y + y, source.height);
-    if (first !== upperRow && (first === lowerRow || second === upperRow)) {
-      [upper, lower] = [lower, upper];
-      [upperRow, lowerRow] = [lowerRow, upperRow];
-    }
-    if (first !== upperRow) stretch((upperRow = first), upper);
-    if (second !== lowerRow) stretch((lowerRow = second), lower);
+  stretchRows(source, mapX, mapY, region, (y, upper, lower, weight) => {
     const at = (outY + y) * out.width + outX;
     // Whole groups of eight may be written straight where they belong; a rest goes there by way of a row of its own.
     const straight = plane === undefined ? 0 : width & ~7;
@@ -115,5 +164,5 @@ export function resampleInto(
       kernels.mixRows(upper + skip, lower + skip, weight, ROWS.out + skip, width - straight);
       out.data.set(mixed.subarray(straight), at + straight);
     }
-  }
+  });
 }

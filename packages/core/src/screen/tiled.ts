@@ -9,6 +9,7 @@ export function tiled(thresholds: Thresholds, limits: DotLimits): PlaceScreener 
   return {
     carries: false,
     margin: 0,
+    thresholds: limited,
     screen: (coverage, { x, y }) => screenPlane(coverage, x, y, limited),
   };
 }

@@ -6,13 +6,12 @@ import type { AreaPlace } from './steps/step.ts';
 import type { GreyReading, Tone, ToneStep } from './tone.ts';
 
 /**
- * A part of a tone made ready. The first reads the source through its table; every other is an area step, and after it a
- * table of the point steps up to the next.
+ * A part of a tone made ready: an area step, or neighbouring point steps as one table of 65536 coverages. The first is a table that the
+ * source is read through.
  */
 export interface ToneStage {
   /** The same only for the same tone as far as this stage goes. */
   readonly key: string;
-  /** 65536 coverages; missing when nothing follows the area step. */
   readonly table?: Uint16Array;
   readonly area?: {
     /** Rows above and below that a row's result depends on. */
@@ -57,15 +56,12 @@ export function compileTone(
   let points: ToneStep[] = [];
   let area: ToneStage['area'];
   const finish = (): void => {
+    if (area) stages.push({ key, area });
+    area = undefined;
     const first = stages.length === 0;
+    if (!first && points.length === 0) return;
     for (const { kind, settings } of points) key += JSON.stringify([kind, settings]);
-    stages.push({
-      key,
-      ...(first || points.length > 0
-        ? { table: tableOf(first ? tone.grey.reading : undefined, points) }
-        : {}),
-      ...(area ? { area } : {}),
-    });
+    stages.push({ key, table: tableOf(first ? tone.grey.reading : undefined, points) });
     points = [];
   };
   for (const step of tone.steps) {

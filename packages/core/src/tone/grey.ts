@@ -1,3 +1,4 @@
+import { bytesAt, keep, kernels, pixelsAt, ROWS } from '../kernel/memory.ts';
 import { SOLID, type Plane } from '../raster/plane.ts';
 import { fullSample, hasAlpha, type Picture } from '../raster/picture.ts';
 import type { Region } from '../raster/region.ts';
@@ -49,6 +50,8 @@ export function greyCoverage(
   table: Uint16Array,
   region: Region,
 ): Plane {
+  const fixed = fixedWeights(picture, weights);
+  if (fixed) return summedCoverage(picture, fixed, table, region);
   const out = new Uint16Array(region.width * region.height);
   const { data, channels, width } = picture;
   const scale = SOLID / fullSample(picture);
@@ -65,6 +68,38 @@ export function greyCoverage(
     if (short)
       for (let i = 0, at = from; i < region.width; i++, at += channels) out[to + i] = short[data[at]];
     else read(data, from, channels, scale, weights, table, out, to, region.width);
+  }
+  return { width: region.width, height: region.height, data: out };
+}
+
+type Three = readonly [red: number, green: number, blue: number];
+
+/** Weights as whole numbers for the kernel, where each pixel is a plain weighted sum of 8-bit samples. */
+function fixedWeights(picture: Picture, weights: HueWeights): Three | undefined {
+  const { red, green, blue } = weights;
+  const suits = picture.channels >= 3 && picture.data instanceof Uint8Array && isPlainSum(weights);
+  if (!suits || Math.min(red, green, blue) < 0) return undefined;
+  const whole = 257 * 65536;
+  const [r, b] = [Math.round((red / 100) * whole), Math.round((blue / 100) * whole)];
+  return [r, whole - r - b, b];
+}
+
+function summedCoverage(
+  picture: Picture,
+  [red, green, blue]: Three,
+  table: Uint16Array,
+  region: Region,
+): Plane {
+  const { channels, width } = picture;
+  const data = picture.data as Uint8Array;
+  const out = new Uint16Array(region.width * region.height);
+  const row = bytesAt(ROWS.source, region.width * channels);
+  const made = pixelsAt(ROWS.out, region.width);
+  for (let y = 0; y < region.height; y++) {
+    const from = ((region.y + y) * width + region.x) * channels;
+    row.set(data.subarray(from, from + region.width * channels));
+    kernels.greyRow(ROWS.source, channels, red, green, blue, keep(table), ROWS.out, region.width);
+    out.set(made, y * region.width);
   }
   return { width: region.width, height: region.height, data: out };
 }

@@ -3,6 +3,8 @@ import type { Picture } from '../raster/picture.ts';
 import type { Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import { cutRows, type Rows } from '../raster/rows.ts';
+import { keep, kernels, pixelsAt, ROWS } from '../kernel/memory.ts';
+import { giveBack } from '../raster/scratch.ts';
 import { recentBytes } from '../recent.ts';
 import { compileTone } from './compile.ts';
 import type { Tone } from './tone.ts';
@@ -27,6 +29,9 @@ export interface ToneSource {
 const LEAST_BAND = 64;
 /** Most pixels of a band that is longer than the least. */
 const MOST_PIXELS = 8e6;
+
+/** Share of what was made for a band that is kept as it is. */
+const LEAST_SHARE = 0.7;
 
 /** Bands of finished tones, of all originals. Once a tone is made, screens can change without making it again. */
 const recentFinished = recentBytes<Plane>(96 << 20, ({ data }) => data.byteLength);
@@ -86,9 +91,9 @@ export function toneRows(source: ToneSource, tone: Tone, leastBand = LEAST_BAND)
     const make = (band: number): Plane => {
       const top = band * size;
       const bottom = Math.min(here.height, top + size);
-      if (!input || !area) {
-        return source.coverage(tone, table!, { x: 0, y: top, width: here.width, height: bottom - top });
-      }
+      const own = { x: 0, y: top, width: here.width, height: bottom - top };
+      if (!input) return source.coverage(tone, table!, own);
+      if (!area) return through(table!, cutRows(input, own));
       const from = Math.max(0, top / finer - margin);
       const to = Math.min(before.height, bottom / finer + margin);
       const around = cutRows(input, { x: 0, y: from, width: before.width, height: to - from });
@@ -100,15 +105,21 @@ export function toneRows(source: ToneSource, tone: Tone, leastBand = LEAST_BAND)
         scale: before.scale,
         ppi,
       });
+      if (made !== around) giveBack(around);
       const data = made.data.subarray(
         (top - from * finer) * here.width,
         (bottom - from * finer) * here.width,
       );
-      return { width: here.width, height: bottom - top, data: through(table, data) };
+      // What lies around a band is small enough to be kept with it, or else it is cut off.
+      if (data.length > LEAST_SHARE * made.data.length)
+        return { width: here.width, height: bottom - top, data };
+      const cut = data.slice();
+      giveBack(made);
+      return { width: here.width, height: bottom - top, data: cut };
     };
-    const keep = i === stages.length - 1 ? recentFinished : i === kept ? recentBefore : recentPassing;
+    const recentOf = i === stages.length - 1 ? recentFinished : i === kept ? recentBefore : recentPassing;
     const stageName = `${name} ${key}`;
-    rows = bandRows(width, height, size, (band) => keep(`${stageName} ${band}`, () => make(band)));
+    rows = bandRows(width, height, size, (band) => recentOf(`${stageName} ${band}`, () => make(band)));
   }
   return rows!;
 }
@@ -136,10 +147,18 @@ export function bandRows(width: number, height: number, size: number, bandAt: (b
   };
 }
 
-/** A copy of coverages sent through a table, if there is one. */
-function through(table: Uint16Array | undefined, data: Uint16Array): Uint16Array {
-  if (!table) return data.slice();
-  const out = new Uint16Array(data.length);
-  for (let i = 0; i < out.length; i++) out[i] = table[data[i]];
-  return out;
+/** Pixels that are handed to the kernel at once. */
+const RUN = 1 << 15;
+
+/** A plane of one's own sent through a table. */
+function through(table: Uint16Array, plane: Plane): Plane {
+  const { data } = plane;
+  for (let at = 0; at < data.length; at += RUN) {
+    const run = data.subarray(at, at + RUN);
+    const pixels = pixelsAt(ROWS.upper, run.length);
+    pixels.set(run);
+    kernels.throughTable(ROWS.upper, keep(table), ROWS.upper, run.length);
+    run.set(pixels);
+  }
+  return plane;
 }

@@ -4,6 +4,7 @@ import type { Bits } from '../../raster/bits.ts';
 import type { Plane } from '../../raster/plane.ts';
 import type { Region } from '../../raster/region.ts';
 import type { DotLimits } from '../dot-limits.ts';
+import type { Thresholds } from '../thresholds.ts';
 import type { Supercell } from '../supercell.ts';
 
 /** Turns coverage into bits by each pixel's place alone: any region equals that part of the whole. */
@@ -13,6 +14,8 @@ export interface PlaceScreener {
   readonly margin: number;
   /** @param coverage of the region grown by the margin on every side; beyond the sheet is bare */
   readonly screen: (coverage: Plane, region: Region) => Bits;
+  /** The thresholds it compares with, where it does nothing else. */
+  readonly thresholds?: Thresholds;
 }
 
 /** One that carries something on from row to row, or looks at the whole: a plate is made from its top down, once. */

@@ -1,6 +1,7 @@
 import { gaussian, gaussianMargin } from '../../filter/gaussian.ts';
 import { byRuns } from '../../filter/pixel-rows.ts';
 import { kernels } from '../../kernel/memory.ts';
+import { giveBack } from '../../raster/scratch.ts';
 import { defineStep } from './step.ts';
 
 /**
@@ -30,9 +31,11 @@ export const recover = defineStep({
     margin: ({ radius }, { scale }) => gaussianMargin(radius / scale),
     apply: ({ shadows, highlights, radius }, plane, { scale, y }) => {
       const around = gaussian(plane, radius / scale, y);
-      return byRuns(plane, around, (row, second, out, count) =>
+      const made = byRuns(plane, around, (row, second, out, count) =>
         kernels.recoverRow(row, second, -shadows / 200, highlights / 200, out, count),
       );
+      if (around !== plane) giveBack(around);
+      return made;
     },
   },
 });

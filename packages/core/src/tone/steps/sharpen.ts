@@ -1,6 +1,7 @@
 import { gaussian, gaussianMargin } from '../../filter/gaussian.ts';
 import { byRuns } from '../../filter/pixel-rows.ts';
 import { kernels } from '../../kernel/memory.ts';
+import { giveBack } from '../../raster/scratch.ts';
 import { SOLID } from '../../raster/plane.ts';
 import { defineStep } from './step.ts';
 
@@ -44,9 +45,11 @@ export const sharpen = defineStep({
     margin: ({ radius }, { scale }) => gaussianMargin(radius / scale),
     apply: ({ amount, radius, threshold }, plane, { scale, y }) => {
       const soft = gaussian(plane, radius / scale, y);
-      return byRuns(plane, soft, (row, second, out, count) =>
+      const made = byRuns(plane, soft, (row, second, out, count) =>
         kernels.sharpenRow(row, second, amount / 100, (threshold / 100) * SOLID, out, count),
       );
+      if (soft !== plane) giveBack(soft);
+      return made;
     },
   },
 });

@@ -1,4 +1,4 @@
-import { closing, opening } from '../../filter/morphology.ts';
+import { closing, opening, openingAndClosing } from '../../filter/morphology.ts';
 import { defineStep } from './step.ts';
 
 /** Opening takes away dark spots narrower than the brush, closing fills light ones (mathematical morphology). */
@@ -34,8 +34,8 @@ export const specks = defineStep({
     apply: ({ size, which }, plane, { scale }) => {
       const width = widthOf(size, scale);
       if (width < 2) return plane;
-      const clean = which === 'light' ? plane : opening(plane, width);
-      return which === 'dark' ? clean : closing(clean, width);
+      if (which === 'both') return openingAndClosing(plane, width);
+      return which === 'dark' ? opening(plane, width) : closing(plane, width);
     },
   },
 });
