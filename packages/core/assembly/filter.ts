@@ -147,3 +147,29 @@ export function grainRow(row: usize, seed: i32, x: i32, y: i32, range: f32, out:
     out += 16;
   }
 }
+
+/** Adds a row of pixels to a row of sums (u32). Up to seven entries beyond `count` are used. */
+export function addPixels(row: usize, sums: usize, count: i32): void {
+  for (let i = 0; i < count; i += 8) {
+    const pixels = v128.load(row);
+    v128.store(sums, i32x4.add(v128.load(sums), i32x4.extend_low_i16x8_u(pixels)));
+    v128.store(sums, i32x4.add(v128.load(sums, 16), i32x4.extend_high_i16x8_u(pixels)), 16);
+    row += 16;
+    sums += 32;
+  }
+}
+
+/** Means, rounded, of cells of 2^`shift` sums (u32) that each hold as many rows. */
+export function cellMeans(sums: usize, shift: i32, out: usize, count: i32): void {
+  const size = 1 << shift;
+  const half = (1 << (2 * shift)) >> 1;
+  for (let i = 0; i < count; i++) {
+    let sum = half;
+    for (let k = 0; k < size; k++) {
+      sum += load<u32>(sums);
+      sums += 4;
+    }
+    store<u16>(out, <u16>((<u32>sum) >> (2 * shift)));
+    out += 2;
+  }
+}

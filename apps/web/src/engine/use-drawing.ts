@@ -26,7 +26,9 @@ export type Receive = (
 /** Pixels across one screen pixel in a draft. */
 const DRAFT_PIXELS = 2;
 /** Film pixels in one exact strip: little enough that a newer draft never waits long. */
-const STRIP_PIXELS = 1.5e6;
+const STRIP_PIXELS = 4e6;
+/** Exact strips are shown together, for every picture shown is work for the page: at most so often, ms. */
+const SHOWN_EVERY = 70;
 /** Film pixels that are drawn exactly at once, without a draft. */
 const SMALL = 2.5e6;
 /** How long whole pictures are waited for before exact work starts from small ones, ms. */
@@ -179,6 +181,7 @@ async function drawExact(
   rank: number,
 ): Promise<readonly number[] | undefined> {
   const { view } = drawing;
+  const shown = gathered(take, drawing);
   const strips = Math.min(view.rows, Math.max(1, Math.ceil((view.width * view.height) / STRIP_PIXELS)));
   const sums: number[] = [];
   // One worker from the top down, one from the foot up: each keeps the tones of its end for the next time. What has to be
@@ -202,7 +205,7 @@ async function drawExact(
       );
       if (!current()) return;
       made.inked.forEach((share, k) => (sums[k] = (sums[k] ?? 0) + (share * count) / view.rows));
-      take.current(made.rgba, view.columns, from, drawing, 'exact');
+      shown.add(made.rgba, from);
     }
   };
   try {
@@ -210,7 +213,27 @@ async function drawExact(
   } catch {
     return undefined;
   }
-  return current() ? sums : undefined;
+  if (!current()) return undefined;
+  shown.finish();
+  return sums;
+}
+
+/** Rows of an exact drawing that wait to be shown together. */
+function gathered(take: { current: Receive }, drawing: Drawing) {
+  let waiting: { rgba: Uint8ClampedArray<ArrayBuffer>; row: number }[] = [];
+  let last = performance.now();
+  const finish = (): void => {
+    for (const { rgba, row } of waiting) take.current(rgba, drawing.view.columns, row, drawing, 'exact');
+    waiting = [];
+    last = performance.now();
+  };
+  return {
+    add(rgba: Uint8ClampedArray<ArrayBuffer>, row: number): void {
+      waiting.push({ rgba, row });
+      if (performance.now() - last >= SHOWN_EVERY) finish();
+    },
+    finish,
+  };
 }
 
 /** Brings the plates of a drawing down to a row of the film, bit by bit, so that a newer drawing need not wait; false when dropped. */

@@ -1,4 +1,4 @@
-import { bytesAt, FILTER, kernels } from '../kernel/memory.ts';
+import { bytesAt, CELLS, FILTER, kernels, pixelsAt, ROWS, wholesAt } from '../kernel/memory.ts';
 import { power } from '../power.ts';
 import type { Plane } from '../raster/plane.ts';
 import { giveBack, scratchPlane } from '../raster/scratch.ts';
@@ -95,23 +95,22 @@ function reduced(plane: Plane, halvings: number, pad: number, y: number): Plane 
   const rows = ((y + height - 1) >> halvings) - first + 1;
   const out = scratchPlane(columns + 2 * pad, rows + 2 * pad);
   // One column for each of the last cell's pixels, beyond the plane's edge too.
-  const sums = new Uint32Array(columns << halvings);
+  const sums = wholesAt(CELLS, columns << halvings);
+  const pixels = pixelsAt(ROWS.source, width);
+  const means = pixelsAt(ROWS.out, columns);
   for (let row = 0; row < out.height; row++) {
     sums.fill(0);
     for (let k = 0; k < size; k++) {
       const j = Math.min(height - 1, Math.max(0, (row - pad + first) * size + k - y));
-      const base = j * width;
-      for (let i = 0; i < width; i++) sums[i] += data[base + i];
+      pixels.set(data.subarray(j * width, (j + 1) * width));
+      kernels.addPixels(ROWS.source, CELLS, width);
     }
     sums.fill(sums[width - 1], width);
     const start = row * out.width;
     out.data.fill(Math.round(sums[0] / size), start, start + pad);
     out.data.fill(Math.round(sums[width - 1] / size), start + pad + columns, start + out.width);
-    for (let i = 0, from = 0; i < columns; i++) {
-      let sum = 0;
-      for (let k = 0; k < size; k++) sum += sums[from++];
-      out.data[start + pad + i] = Math.round(sum / (size * size));
-    }
+    kernels.cellMeans(CELLS, halvings, ROWS.out, columns);
+    out.data.set(means, start + pad);
   }
   return out;
 }

@@ -104,6 +104,8 @@ export interface Kernels {
   ): number;
   endStrip(out: number): number;
   packRow(made: number, width: number, out: number): void;
+  addPixels(row: number, sums: number, count: number): void;
+  cellMeans(sums: number, shift: number, out: number, count: number): void;
   countRow(row: number, digits: number, apart: number, bytes: number): void;
   addRow(row: number, edges: number, shares: number, count: number, weight: number, out: number): void;
 }

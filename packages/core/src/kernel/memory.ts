@@ -54,6 +54,8 @@ export const FILTER = {
   row: area(ROW_BYTES),
   ring: area(RING_BYTES),
 };
+/** Sums of the pixels of a few rows, column by column. */
+export const CELLS = area(4 * LONGEST_ROW + 64);
 /** Most pixels of a row that is looked up at once. */
 export const LOOKED_UP = 1 << 16;
 /** Segments of a row that is looked up, six numbers each. */

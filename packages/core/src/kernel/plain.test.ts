@@ -263,6 +263,21 @@ describe('plain kernels make the very bits of the compiled ones', () => {
       );
     });
   });
+  it('means of cells', () =>
+    check((seed) => {
+      const shift = 1 + (seed % 4);
+      const size = 1 << shift;
+      const results = made(
+        seed,
+        (bytes) => void bytes.fill(0, from(OUT), from(OUT) + 4096),
+        (k) => {
+          for (let row = 0; row < size; row++) k.addPixels(A + 64 * row, OUT, 320);
+          k.cellMeans(OUT, shift, OUT + 4096, 320 >> shift);
+        },
+      );
+      expectSame(results, OUT, 1280);
+      expectSame(results, OUT + 4096, 2 * (320 >> shift));
+    }));
   it('counting rows', () =>
     check((seed) => {
       const results = made(

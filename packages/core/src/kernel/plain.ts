@@ -171,6 +171,16 @@ export function plainKernels(): Kernels {
         separatePixel(pixel, table, size, out + 2 * i, apart);
       }
     },
+    addPixels(row, sums, count) {
+      for (let i = 0; i < count; i++) i32[(sums >> 2) + i] += u16[(row >> 1) + i];
+    },
+    cellMeans(sums, shift, out, count) {
+      for (let i = 0, at = sums >> 2; i < count; i++) {
+        let sum = (1 << (2 * shift)) >> 1;
+        for (let k = 0; k < 1 << shift; k++) sum += i32[at++];
+        u16[(out >> 1) + i] = sum >>> (2 * shift);
+      }
+    },
     countRow(row, digits, apart, bytes) {
       for (let i = 0; i < bytes; i++) {
         let carry = u8[row + i];
