@@ -41,21 +41,63 @@ export function addRow(
   }
 }
 
+/** Adds 128 bits to numbers of six binary digits that lie `apart` bytes from one to the next, the lowest first. */
+// @ts-ignore: decorator
+@inline
+function count(bits: v128, digit: usize, apart: usize): void {
+  for (let k = 0; k < 6; k++) {
+    const before = v128.load(digit);
+    v128.store(digit, v128.xor(before, bits));
+    bits = v128.and(before, bits);
+    digit += apart;
+  }
+}
+
 /**
- * Counts rows of bits, column by column: adds a row to numbers of six binary digits, of which every column has one. The digits lie in six
- * rows of bits, `apart` bytes from one to the next, the lowest first. `bytes` of the row are read, up to a multiple of 16.
+ * Counts rows of bits, column by column, for every set of up to four of them: how often all of a set had ink. The rows lie `rowApart` bytes
+ * apart. Set s (a bit for each row, from 1 on) has six rows of digits, the lowest first, at `digits` + 6 · (s − 1) · `apart`.
+ * `bytes` of each row are read, up to a multiple of 16.
  */
-export function countRow(row: usize, digits: usize, apart: usize, bytes: i32): void {
+export function countSets(
+  rows: usize,
+  rowApart: usize,
+  plates: i32,
+  digits: usize,
+  apart: usize,
+  bytes: i32,
+): void {
+  const six = 6 * apart;
   for (let i = 0; i < bytes; i += 16) {
-    let carry = v128.load(row);
-    let digit = digits;
-    for (let k = 0; k < 6; k++) {
-      const before = v128.load(digit);
-      v128.store(digit, v128.xor(before, carry));
-      carry = v128.and(before, carry);
-      digit += apart;
+    const a = v128.load(rows);
+    count(a, digits, apart);
+    if (plates > 1) {
+      const b = v128.load(rows + rowApart);
+      const ab = v128.and(a, b);
+      count(b, digits + six, apart);
+      count(ab, digits + 2 * six, apart);
+      if (plates > 2) {
+        const c = v128.load(rows + 2 * rowApart);
+        const ac = v128.and(a, c);
+        const bc = v128.and(b, c);
+        const abc = v128.and(ab, c);
+        count(c, digits + 3 * six, apart);
+        count(ac, digits + 4 * six, apart);
+        count(bc, digits + 5 * six, apart);
+        count(abc, digits + 6 * six, apart);
+        if (plates > 3) {
+          const d = v128.load(rows + 3 * rowApart);
+          count(d, digits + 7 * six, apart);
+          count(v128.and(a, d), digits + 8 * six, apart);
+          count(v128.and(b, d), digits + 9 * six, apart);
+          count(v128.and(ab, d), digits + 10 * six, apart);
+          count(v128.and(c, d), digits + 11 * six, apart);
+          count(v128.and(ac, d), digits + 12 * six, apart);
+          count(v128.and(bc, d), digits + 13 * six, apart);
+          count(v128.and(abc, d), digits + 14 * six, apart);
+        }
+      }
     }
-    row += 16;
+    rows += 16;
     digits += 16;
   }
 }

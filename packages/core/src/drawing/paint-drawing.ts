@@ -3,7 +3,7 @@ import { numberOf } from '../identity.ts';
 import { fillPolygons } from '../path/fill.ts';
 import { strokePolygons } from '../path/stroke.ts';
 import type { Affine } from '../raster/affine.ts';
-import { createBits, type Bits } from '../raster/bits.ts';
+import { addBits, clearBits, createBits, keepBits, type Bits } from '../raster/bits.ts';
 import type { Region } from '../raster/region.ts';
 import { recentOnly } from '../recent.ts';
 import type { Drawing, Shape } from './drawing.ts';
@@ -51,7 +51,7 @@ export function paintDrawing(drawing: Drawing, map: Affine, region: Region): Lin
     }
     const own = createBits(region.width, region.height);
     fillPolygons(polygons, rule, region, own);
-    for (const clip of shape.clips) keepOnly(own, clipAt(clip));
+    for (const clip of shape.clips) keepBits(own, clipAt(clip));
     lay(shape.ink ? out.ink : out.bare, shape.ink ? out.bare : out.ink, own);
   }
   return out;
@@ -73,14 +73,8 @@ function polygonsOf({ contours, stroke }: Shape, map: Affine): Polyline[] {
   return onGrid(contours, map).flatMap((line) => strokePolygons(line, style, TOLERANCE));
 }
 
-function keepOnly(bits: Bits, inside: Bits): void {
-  for (let i = 0; i < bits.data.length; i++) bits.data[i] &= inside.data[i];
-}
-
 /** Sets bits in one layer and clears them in the other. */
 export function lay(set: Bits, clear: Bits, bits: Bits): void {
-  for (let i = 0; i < bits.data.length; i++) {
-    set.data[i] |= bits.data[i];
-    clear.data[i] &= ~bits.data[i];
-  }
+  addBits(set, bits);
+  clearBits(clear, bits);
 }

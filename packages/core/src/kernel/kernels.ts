@@ -106,6 +106,13 @@ export interface Kernels {
   packRow(made: number, width: number, out: number): void;
   addPixels(row: number, sums: number, count: number): void;
   cellMeans(sums: number, shift: number, out: number, count: number): void;
-  countRow(row: number, digits: number, apart: number, bytes: number): void;
+  countSets(
+    rows: number,
+    rowApart: number,
+    plates: number,
+    digits: number,
+    apart: number,
+    bytes: number,
+  ): void;
   addRow(row: number, edges: number, shares: number, count: number, weight: number, out: number): void;
 }

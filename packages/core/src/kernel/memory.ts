@@ -35,14 +35,14 @@ export const ROWS = {
 /** Rows of four inks, one after another. */
 export const SEPARATED = { out: area(4 * ROW_BYTES), apart: ROW_BYTES };
 const BITS_BYTES = LONGEST_ROW / 8 + 64;
-/** Digits of the numbers that rows of bits are counted in, and rows that can be before they are full. */
+/** Digits of the numbers that rows of bits are counted in, rows that can be before they are full, and plates that are at once. */
 export const DIGITS = 6;
 export const COUNTED_ROWS = 2 ** DIGITS - 1;
-/** A row of bits, the digits of how many rows had each of them, the boundaries of boxes on it, and their sums. */
+export const COUNTED_PLATES = 4;
+/** Rows of bits, the digits of how many had each set of them, the boundaries of boxes on them, and their sums. */
 export const SUMS = {
-  row: area(BITS_BYTES),
-  digits: area(DIGITS * BITS_BYTES),
-  apart: BITS_BYTES,
+  row: area(COUNTED_PLATES * BITS_BYTES),
+  digits: area((2 ** COUNTED_PLATES - 1) * DIGITS * BITS_BYTES),
   edges: area(4 * MEGABYTE),
   shares: area(8 * MEGABYTE),
   out: area(8 * MEGABYTE),

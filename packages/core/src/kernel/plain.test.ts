@@ -278,16 +278,17 @@ describe('plain kernels make the very bits of the compiled ones', () => {
       expectSame(results, OUT, 1280);
       expectSame(results, OUT + 4096, 2 * (320 >> shift));
     }));
-  it('counting rows', () =>
+  it('counting sets of rows', () =>
     check((seed) => {
+      const plates = 1 + (seed % 4);
       const results = made(
         seed,
         () => undefined,
         (k) => {
-          for (let row = 0; row < 5 + (seed % 20); row++) k.countRow(A + 48 * row, OUT, 256, 48);
+          for (let row = 0; row < 5 + (seed % 20); row++) k.countSets(A + 48 * row, 400, plates, OUT, 64, 48);
         },
       );
-      expectSame(results, OUT, 6 * 256);
+      expectSame(results, OUT, 15 * 6 * 64);
     }));
   it('summing', () =>
     check((seed) => {

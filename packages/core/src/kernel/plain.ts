@@ -7,7 +7,7 @@ import type { Kernels } from './kernels.ts';
 const PLACE_KINDS = Object.keys(PLACES) as PlaceKind[];
 
 /** Bytes of memory, as many as the compiled kernels have. */
-const BYTES = 2048 << 16;
+const BYTES = 2304 << 16;
 
 const { fround, imul } = Math;
 const kept = (value: number): number => (value < 0 ? 0 : value > 65535 ? 65535 : value);
@@ -181,14 +181,17 @@ export function plainKernels(): Kernels {
         u16[(out >> 1) + i] = sum >>> (2 * shift);
       }
     },
-    countRow(row, digits, apart, bytes) {
+    countSets(rows, rowApart, plates, digits, apart, bytes) {
       for (let i = 0; i < bytes; i++) {
-        let carry = u8[row + i];
-        for (let k = 0; k < 6; k++) {
-          const at = digits + k * apart + i;
-          const before = u8[at];
-          u8[at] = before ^ carry;
-          carry &= before;
+        for (let set = 1; set < 1 << plates; set++) {
+          let carry = 255;
+          for (let k = 0; k < plates; k++) if (set & (1 << k)) carry &= u8[rows + k * rowApart + i];
+          for (let k = 0; k < 6; k++) {
+            const at = digits + (6 * (set - 1) + k) * apart + i;
+            const before = u8[at];
+            u8[at] = before ^ carry;
+            carry &= before;
+          }
         }
       }
     },

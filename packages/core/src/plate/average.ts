@@ -12,10 +12,7 @@ function setBoundaries(start: number, step: number, columns: number, width: numb
   }
 }
 
-/**
- * Adds up inked area over equal boxes of device pixels, from bands of rows given top to bottom. Boxes may begin and end
- * within a pixel; each pixel counts by its exact share.
- */
+/** Adds up inked area over equal boxes of device pixels, from bands of rows given top to bottom; see `areaSums`. */
 export interface AreaSum {
   /** Inked area of box (column, row) in pixels, at row · columns + column. */
   readonly area: Float64Array;
@@ -23,67 +20,116 @@ export interface AreaSum {
   add(bits: Bits, y: number): void;
 }
 
-/**
- * @param box     size of a box in pixels, at least 1 each way
- * @param start   left and top of the first box, in pixels of the bits
- * @param columns boxes across
- * @param rows    boxes down
- */
-export function areaSum(
-  box: { width: number; height: number },
-  start: { x: number; y: number },
+/** The same for one plate. */
+export function areaSum(...given: [...Parameters<typeof boxesOf>]): AreaSum {
+  const sums = areaSums(boxesOf(...given), 1);
+  return { area: sums.areas[1]!, add: (bits, y) => sums.add([bits], y) };
+}
+
+/** Equal boxes of device pixels. */
+export interface Boxes {
+  /** Size of a box in pixels, at least 1 each way. */
+  readonly box: { readonly width: number; readonly height: number };
+  /** Left and top of the first box, in pixels of the bits. */
+  readonly start: { readonly x: number; readonly y: number };
+  readonly columns: number;
+  readonly rows: number;
+  /** Width of the bits. */
+  readonly width: number;
+}
+
+export const boxesOf = (
+  box: Boxes['box'],
+  start: Boxes['start'],
   columns: number,
   rows: number,
   width: number,
-): AreaSum {
-  const area = new Float64Array(columns * rows);
+): Boxes => ({ box, start, columns, rows, width });
+
+/**
+ * Adds up, for every set of plates, the area of equal boxes in which all of the set have ink, from bands of rows given top to bottom. Boxes
+ * may begin and end within a pixel; each pixel counts by its exact share.
+ */
+export interface AreaSums {
+  /** By set, a bit for each plate: at row · columns + column the area in pixels. Nothing for the empty set. */
+  readonly areas: readonly (Float64Array | undefined)[];
+  /** Adds rows of each plate that start at row `y` of the whole. */
+  add(bits: readonly Bits[], y: number): void;
+}
+
+/** @param plates at most `COUNTED_PLATES` */
+export function areaSums({ box, start, columns, rows, width }: Boxes, plates: number): AreaSums {
+  const sets = (1 << plates) - 1;
+  const areas = Array.from({ length: sets + 1 }, (_, set) =>
+    set === 0 ? undefined : new Float64Array(columns * rows),
+  );
   return {
-    area,
+    areas,
     add(bits, y) {
       setBoundaries(start.x, box.width, columns, width);
-      const { stride, data } = bits;
-      const row = bytesAt(SUMS.row, stride + 16);
-      const sums = realsAt(SUMS.out, columns);
-      const digits = Array.from({ length: DIGITS }, (_, k) => SUMS.digits + k * SUMS.apart);
-      const clear = () => {
-        for (const digit of digits) bytesAt(digit, stride + 16).fill(0);
-      };
-      const sum = (from: number, weight: number) =>
-        kernels.addRow(from, SUMS.edges, SUMS.shares, columns, weight, SUMS.out);
-      row.fill(0, stride);
+      const { stride, height } = bits[0];
+      // Rows and digits lie close, so that they stay near the processor.
+      const apart = (stride + 31) & ~15;
+      const lines = bits.map((_, k) => bytesAt(SUMS.row + k * apart, apart));
+      const digitAt = (set: number, k: number) => SUMS.digits + (DIGITS * (set - 1) + k) * apart;
+      const sums = realsAt(SUMS.out, columns * sets);
+      const clear = () => bytesAt(SUMS.digits, sets * DIGITS * apart).fill(0);
+      for (const line of lines) line.fill(0, stride);
       sums.fill(0);
       clear();
       // Rows that lie in one row of boxes are counted column by column first; sums gather until the last of them is past.
       let [open, counted] = [-1, 0];
-      const addCounted = () => {
-        for (let k = 0; counted >> k > 0; k++) sum(digits[k], 2 ** k);
-        if (counted > 0) clear();
+      const addCounted = (weight: number) => {
+        for (let set = 1; set <= sets; set++) {
+          const out = SUMS.out + 8 * columns * (set - 1);
+          for (let k = 0; counted >> k > 0; k++) {
+            kernels.addRow(digitAt(set, k), SUMS.edges, SUMS.shares, columns, weight * 2 ** k, out);
+          }
+        }
+      };
+      const empty = () => {
+        if (counted === 0) return;
+        addCounted(1);
+        clear();
         counted = 0;
       };
       const finish = () => {
-        addCounted();
+        empty();
         if (open < 0) return;
         const base = open * columns;
-        for (let i = 0; i < columns; i++) area[base + i] += sums[i];
+        for (let set = 1, at = 0; set <= sets; set++) {
+          const area = areas[set]!;
+          for (let i = 0; i < columns; i++) area[base + i] += sums[at++];
+        }
         sums.fill(0);
       };
-      for (let r = 0; r < bits.height; r++) {
+      const count = () => {
+        kernels.countSets(SUMS.row, apart, plates, SUMS.digits, apart, stride);
+        counted++;
+      };
+      for (let r = 0; r < height; r++) {
         const top = (y + r - start.y) / box.height;
         const bottom = (y + r + 1 - start.y) / box.height;
         const first = Math.max(0, Math.floor(top));
         const last = Math.min(rows - 1, Math.ceil(bottom) - 1);
         if (first > last) continue;
-        row.set(data.subarray(r * stride, (r + 1) * stride));
-        const whole = first === last && top >= first && bottom <= first + 1;
+        bits.forEach(({ data }, k) => lines[k].set(data.subarray(r * stride, (r + 1) * stride)));
+        if (first === last && top >= first && bottom <= first + 1) {
+          if (first !== open) finish();
+          open = first;
+          count();
+          if (counted === COUNTED_ROWS) empty();
+          continue;
+        }
+        // A row that boxes share, or that lies across an edge, counts by its share in each.
         for (let j = first; j <= last; j++) {
           if (j !== open) finish();
+          else empty();
           open = j;
-          const share = Math.min(bottom, j + 1) - Math.max(top, j);
-          if (!whole) sum(SUMS.row, share * box.height);
-          else {
-            kernels.countRow(SUMS.row, SUMS.digits, SUMS.apart, stride);
-            if (++counted === COUNTED_ROWS) addCounted();
-          }
+          count();
+          addCounted((Math.min(bottom, j + 1) - Math.max(top, j)) * box.height);
+          clear();
+          counted = 0;
         }
       }
       finish();

@@ -2,7 +2,7 @@ import { lay, type LineBits } from '../drawing/paint-drawing.ts';
 import { mixPlane } from '../mix/mix.ts';
 import { mixDots } from './mix-dots.ts';
 import { isStraight, type Affine } from '../raster/affine.ts';
-import { createBits, placeBits } from '../raster/bits.ts';
+import { addBits, createBits, placeBits } from '../raster/bits.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import { intersect, isEmpty, type Region } from '../raster/region.ts';
 import { readInto, readStraight } from '../raster/read-rows.ts';
@@ -134,9 +134,8 @@ function layLine(materials: Materials, original: OriginalRecipe, art: Laying): v
 
 /** What line work leaves bare on the plates of other inks. */
 function knockedOut({ ink, bare }: LineBits): LineBits {
-  const all = createBits(ink.width, ink.height);
-  for (let i = 0; i < all.data.length; i++) all.data[i] = ink.data[i] | bare.data[i];
-  return { ink: createBits(ink.width, ink.height), bare: all };
+  addBits(bare, ink);
+  return { ink: createBits(ink.width, ink.height), bare };
 }
 
 function layBits(art: Laying, bits: LineBits): void {

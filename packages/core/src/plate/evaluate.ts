@@ -1,6 +1,6 @@
 import type { LineBits } from '../drawing/paint-drawing.ts';
 import { workPlane } from '../kernel/memory.ts';
-import { createBits, type Bits } from '../raster/bits.ts';
+import { addBits, clearBits, createBits, type Bits } from '../raster/bits.ts';
 import type { Plane } from '../raster/plane.ts';
 import { bands, type Region } from '../raster/region.ts';
 import { screenKind } from '../screen/kinds/index.ts';
@@ -71,10 +71,10 @@ function inOnePass(scene: Scene, plate: number, frame: Frame, region: Region, sc
 
 /** Lays line work over rows of bits from `row` on. */
 function layLine(bits: Bits, line: LineBits, row: number): void {
-  const from = row * bits.stride;
-  for (let i = 0; i < line.ink.data.length; i++) {
-    bits.data[from + i] = (bits.data[from + i] & ~line.bare.data[i]) | line.ink.data[i];
-  }
+  const { stride, height } = line.ink;
+  const rows = { ...line.ink, data: bits.data.subarray(row * stride, (row + height) * stride) };
+  clearBits(rows, line.bare);
+  addBits(rows, line.ink);
 }
 
 /** Coverage of a plate, in the kernels' own memory where it fits. */

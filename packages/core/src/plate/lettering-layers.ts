@@ -6,7 +6,7 @@ import { flatten, mapContour, type Polyline } from '../path/contour.ts';
 import { fillPolygons } from '../path/fill.ts';
 import { strokePolygons } from '../path/stroke.ts';
 import { after, inverse, scaled, type Affine } from '../raster/affine.ts';
-import { bitAt, createBits, type Bits } from '../raster/bits.ts';
+import { addBits, bitAt, bothOf, clearBits, createBits, type Bits } from '../raster/bits.ts';
 import { createPlane, percentToCoverage, SOLID, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import { readInto } from '../raster/read-rows.ts';
@@ -100,16 +100,14 @@ export function letteringLayers(
   fillPolygons(outline, 'nonzero', region, around);
   const within = empty();
   fillPolygons(inner, 'nonzero', region, within);
-  const paintOf = (paint: EdgePaint): Uint8Array => (paint === 'solid' ? line.ink : line.bare).data;
-  const outlinePaint = paintOf(content.outline.paint);
-  const innerPaint = paintOf(content.inner.paint);
-  const fillPaint =
-    content.fill === 'solid' ? line.ink.data : content.fill === 'bare' ? line.bare.data : undefined;
-  for (let i = 0; i < filled.data.length; i++) {
-    const letter = filled.data[i];
-    outlinePaint[i] |= around.data[i] & ~letter;
-    innerPaint[i] |= within.data[i] & letter;
-    if (fillPaint) fillPaint[i] |= letter & ~within.data[i];
+  const layerOf = (paint: EdgePaint): Bits => (paint === 'solid' ? line.ink : line.bare);
+  clearBits(around, filled);
+  addBits(layerOf(content.outline.paint), around);
+  addBits(layerOf(content.inner.paint), bothOf(within, filled));
+  if (content.fill === 'solid' || content.fill === 'bare') {
+    const body = { ...filled, data: filled.data.slice() };
+    clearBits(body, within);
+    addBits(layerOf(content.fill), body);
   }
   const glow = glowLayer(original, materials, frame, region);
   return {

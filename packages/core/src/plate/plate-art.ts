@@ -1,3 +1,4 @@
+import { lay } from '../drawing/paint-drawing.ts';
 import { numberOf } from '../identity.ts';
 import { bitAt, cropBits, type Bits } from '../raster/bits.ts';
 import { after, moved, scaled } from '../raster/affine.ts';
@@ -250,10 +251,7 @@ function layBase({ tone, line }: PlateArt, over: PlateArt, fullness: number): Pl
   }
   if (!over.line) return line ? { tone, line } : { tone };
   const lines = line ?? { ink: blank(over.line.ink), bare: blank(over.line.bare) };
-  for (let i = 0; i < lines.ink.data.length; i++) {
-    lines.ink.data[i] |= over.line.ink.data[i];
-    lines.bare.data[i] &= ~over.line.ink.data[i];
-  }
+  lay(lines.ink, lines.bare, over.line.ink);
   return { tone, line: lines };
 }
 

@@ -1,8 +1,9 @@
-import { bitAt, createBits, type Bits } from '../raster/bits.ts';
+import { bitAt, bothOf, type Bits } from '../raster/bits.ts';
 import { bands } from '../raster/region.ts';
 import { encode8, type LinearRgb } from '../colour/srgb.ts';
 import { recentOnly } from '../recent.ts';
-import { areaSum } from './average.ts';
+import { areaSums, boxesOf } from './average.ts';
+import { COUNTED_PLATES } from '../kernel/memory.ts';
 import { plateBits } from './evaluate.ts';
 import type { Frame } from '../raster/frame.ts';
 import type { Scene } from './scene.ts';
@@ -94,21 +95,26 @@ export function inkedAreas(
   const across = span(view.x, view.x + view.width, frame.width);
   const down = span(top, top + rows.count * box.height, frame.height);
   const start = { x: view.x - across.start, y: top };
-  const sums = Array.from({ length: 1 << plates.length }, (_, set) =>
-    set === 0 ? undefined : areaSum(box, start, view.columns, rows.count, across.size),
-  );
+  const boxes = boxesOf(box, start, view.columns, rows.count, across.size);
   const region = { x: across.start, y: down.start, width: across.size, height: down.size };
+  const few = plates.length <= COUNTED_PLATES;
+  const together = few ? areaSums(boxes, plates.length) : undefined;
+  const sums = few
+    ? []
+    : Array.from({ length: 1 << plates.length }, (_, set) => (set === 0 ? undefined : areaSums(boxes, 1)));
   for (const band of bands(region, BAND_PIXELS, 1)) {
+    const alone = plates.map((plate) => plateBits(scene, plate, frame, band));
+    together?.add(alone, band.y);
     const sets: Bits[] = [];
     for (let set = 1; set < sums.length; set++) {
       const highest = 31 - Math.clz32(set);
       const rest = set & ~(1 << highest);
-      const alone = rest === 0 ? plateBits(scene, plates[highest], frame, band) : sets[1 << highest];
-      sets[set] = rest === 0 ? alone : both(alone, sets[rest]);
-      sums[set]!.add(sets[set], band.y);
+      sets[set] = rest === 0 ? alone[highest] : bothOf(alone[highest], sets[rest]);
+      sums[set]!.add([sets[set]], band.y);
     }
   }
-  return { areas: sums.map((sum) => sum?.area), full: box.width * box.height };
+  const areas = together ? [...together.areas] : sums.map((sum) => sum?.areas[1]);
+  return { areas, full: box.width * box.height };
 }
 
 /** Shares of exactly each set of plates in a screen pixel; they sum to one. */
@@ -158,12 +164,6 @@ function exclusive(shares: Float64Array): void {
   for (let bit = 1; bit < shares.length; bit <<= 1) {
     for (let set = 0; set < shares.length; set++) if (!(set & bit)) shares[set] -= shares[set | bit];
   }
-}
-
-function both(a: Bits, b: Bits): Bits {
-  const out = createBits(a.width, a.height);
-  for (let i = 0; i < out.data.length; i++) out.data[i] = a.data[i] & b.data[i];
-  return out;
 }
 
 function paint(

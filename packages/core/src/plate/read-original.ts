@@ -53,7 +53,9 @@ export function readOriginal(original: OriginalRecipe, materials: Materials, fra
   }
   if (content.kind !== 'picture') throw new TypeError('This original has no tones of its own.');
   const { crop } = content;
-  const level = chooseLevel(pyramid!, (crop.width * pyramid!.width) / across);
+  // A first picture makes do with half as fine a one.
+  const coarser = frame.draft ? 2 : 1;
+  const level = chooseLevel(pyramid!, (coarser * crop.width * pyramid!.width) / across);
   const picture = pyramid!.levels[level]!;
   const scale = 2 ** level;
   const toSource = after(after(toBox, boxToPicture(crop, pyramid!)), scaled(1 / scale));

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { bitsFrom } from '../testing.ts';
-import { bitAt, cropBits, enlargeBits, setBits } from './bits.ts';
+import { addBits, bitAt, clearBits, cropBits, enlargeBits, keepBits, setBits } from './bits.ts';
 
 const pattern = (x: number, y: number) => (x * 7 + y * 13 + (x >> 2) * (y >> 1)) % 5 < 2;
 
@@ -66,5 +66,27 @@ it('enlarged, each bit is a square of its own, cut where the region cuts it', ()
       }
     }),
     { numRuns: 60, seed: 7 },
+  );
+});
+
+it.each([
+  ['added', addBits, (a: number, b: number) => a | b],
+  ['cleared', clearBits, (a: number, b: number) => a & ~b],
+  ['kept', keepBits, (a: number, b: number) => a & b],
+] as const)('bits are %s one by one, whatever their size and wherever they begin', (_, change, of) => {
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 75 }), fc.integer({ min: 1, max: 9 }), fc.nat(3), (w, h, from) => {
+      const a = bitsFrom(w, h, pattern);
+      const b = bitsFrom(w, h, (x, y) => pattern(y + 3, x));
+      // The same bits in the middle of a longer run of bytes.
+      const room = new Uint8Array(a.data.length + 8);
+      const into = { ...a, data: room.subarray(from, from + a.data.length) };
+      into.data.set(a.data);
+      change(into, b);
+      for (let y = 0; y < h; y++)
+        for (let x = 0; x < w; x++) expect(bitAt(into, x, y)).toBe(of(bitAt(a, x, y), bitAt(b, x, y)) & 1);
+      expect(room.subarray(from + a.data.length).every((byte) => byte === 0)).toBe(true);
+    }),
+    { numRuns: 60, seed: 11 },
   );
 });

@@ -48,6 +48,41 @@ export function countInk(bits: Bits): number {
   return count;
 }
 
+/** Bits four bytes at a time, as far as they go; none where they do not begin with one. */
+const wordsOf = ({ data }: Bits): Uint32Array =>
+  new Uint32Array(data.buffer, data.byteOffset & ~3, (data.byteOffset & 3) === 0 ? data.length >> 2 : 0);
+
+/** Sets the bits that others of the same size have set. */
+export function addBits(into: Bits, other: Bits): void {
+  const [a, b] = [wordsOf(into), wordsOf(other)];
+  const count = Math.min(a.length, b.length);
+  for (let i = 0; i < count; i++) a[i] |= b[i];
+  for (let i = count << 2; i < into.data.length; i++) into.data[i] |= other.data[i];
+}
+
+/** Clears them. */
+export function clearBits(into: Bits, other: Bits): void {
+  const [a, b] = [wordsOf(into), wordsOf(other)];
+  const count = Math.min(a.length, b.length);
+  for (let i = 0; i < count; i++) a[i] &= ~b[i];
+  for (let i = count << 2; i < into.data.length; i++) into.data[i] &= ~other.data[i];
+}
+
+/** Keeps only them. */
+export function keepBits(into: Bits, other: Bits): void {
+  const [a, b] = [wordsOf(into), wordsOf(other)];
+  const count = Math.min(a.length, b.length);
+  for (let i = 0; i < count; i++) a[i] &= b[i];
+  for (let i = count << 2; i < into.data.length; i++) into.data[i] &= other.data[i];
+}
+
+/** The bits that both have set. */
+export function bothOf(a: Bits, b: Bits): Bits {
+  const out = { ...a, data: a.data.slice() };
+  keepBits(out, b);
+  return out;
+}
+
 /** A copy of one region of the bits; the region must lie inside. */
 export function cropBits(bits: Bits, region: Region): Bits {
   const out = createBits(region.width, region.height);
