@@ -73,7 +73,8 @@ export function areaSums({ box, start, columns, rows, width }: Boxes, plates: nu
       const lines = bits.map((_, k) => bytesAt(SUMS.row + k * apart, apart));
       const digitAt = (set: number, k: number) => SUMS.digits + (DIGITS * (set - 1) + k) * apart;
       const sums = realsAt(SUMS.out, columns * sets);
-      const clear = () => bytesAt(SUMS.digits, sets * DIGITS * apart).fill(0);
+      const digits = bytesAt(SUMS.digits, sets * DIGITS * apart);
+      const clear = () => digits.fill(0);
       for (const line of lines) line.fill(0, stride);
       sums.fill(0);
       clear();

@@ -9,7 +9,7 @@ import { dotScreen, greyPicture, sceneOf, testInk } from '../testing.ts';
 import { plainPlate, WHITE_STOCK } from './plain-plate.ts';
 import { STRAIGHT } from '../tone/curve.ts';
 import { blurLight } from './blur-light.ts';
-import { filmFrame } from './frame.ts';
+import { filmFrame, frameOf } from './frame.ts';
 import { eyeBlur, misregistered, PLAIN_LOOK, pressProof } from './press-proof.ts';
 import type { Shown, View } from './proof.ts';
 import type { Scene } from './scene.ts';
@@ -94,6 +94,17 @@ describe('the proof of a flat tint', () => {
     }
     const near: View = { x: 100, y: 100, width: 360, height: 360, columns: 720, rows: 720 };
     expect(difference2000(meanLab(shown(scene, near)), wanted)).toBeLessThan(0.5);
+  });
+  it('a first picture has that colour nearly, and says what is inked', () => {
+    const scene = tint(1);
+    const { stock, inks, sheet, plates } = scene.recipe;
+    const draft = { ...frameOf(sheet, 240), draft: true };
+    const view = { x: 0, y: 0, width: draft.width, height: draft.height, columns: 140, rows: 140 };
+    const all = plates.map((_plate, i) => i);
+    const made = pressProof(scene, draft, view, { first: 0, count: 140 }, all, PLAIN_LOOK);
+    const asked = [0.62, 0.35, 0.48, 0.2];
+    made.inked.forEach((share, i) => expect(Math.abs(share - asked[i])).toBeLessThan(0.01));
+    expect(difference2000(meanLab(made), predict(inkModel(stock, inks), asked))).toBeLessThan(1.5);
   });
   it('drawn in parts is the whole, with all that reaches across', () => {
     const scene = tint(1.8, { texture: 'paper', soak: 0.1 });

@@ -1,9 +1,9 @@
 import { encode8 } from '../colour/srgb.ts';
-import { wideToXyz } from '../colour/wide-rgb.ts';
-import { xyzToLinear } from '../colour/lab.ts';
 import { fountainInks } from '../ink/fountain.ts';
 import { overprintLight, overprints } from '../ink/overprint.ts';
 import { textureAt } from '../ink/texture.ts';
+import { draftProof, MOST_DRAFTED } from './draft-proof.ts';
+import { WIDE_TO_SRGB } from './wide-to-srgb.ts';
 import { power } from '../power.ts';
 import { mmToPixels, type Frame } from '../raster/frame.ts';
 import { randomAt } from '../random.ts';
@@ -81,9 +81,15 @@ export function pressProof(
   const textured = stock.texture !== 'smooth' && look.distance === 0 && frame.draft !== true;
   const blur = Math.hypot(stock.soak, eyeBlur(look.distance)) * perMm;
   const spreads = stock.spread > 1;
+  const plain = !blended && !textured && blur < LEAST_BLUR;
   const hasMany = plates.length > 2 && frame.draft === true;
-  if (!blended && !textured && blur < LEAST_BLUR && !spreads && !hasMany) {
+  if (plain && !spreads && !hasMany) {
     return proof(scene, frame, view, rows, plates, overprints(stock, inks, scene.recipe.overprints));
+  }
+  const averages = view.width >= view.columns && view.height >= view.rows;
+  if (plain && averages && frame.draft === true && plates.length <= MOST_DRAFTED) {
+    const { colours } = colouringOf(scene.recipe, inks, sheet)(undefined);
+    return draftProof(scene, frame, view, rows, plates, colours, stock.spread);
   }
   const cell = Math.max(
     LEAST_SPREAD,
@@ -152,16 +158,6 @@ export function pressProof(
 /** Blurs of fewer pixels change nothing worth having. */
 const LEAST_BLUR = 0.3;
 
-/** Wide RGB to linear sRGB, nine factors. */
-const WIDE_TO_SRGB = (() => {
-  const columns = [
-    xyzToLinear(wideToXyz([1, 0, 0])),
-    xyzToLinear(wideToXyz([0, 1, 0])),
-    xyzToLinear(wideToXyz([0, 0, 1])),
-  ];
-  return Float64Array.from({ length: 9 }, (_, i) => columns[i % 3][Math.floor(i / 3)]);
-})();
-
 const planesOf = ({ width, height }: { width: number; height: number }): Float32Array[] =>
   [0, 1, 2].map(() => new Float32Array(width * height));
 
@@ -220,23 +216,6 @@ function sharesOf(
       return shares;
     };
     return { at, inked: (pixel, plate) => (sets[pixel] >> plate) & 1 };
-  }
-  if (frame.draft) {
-    // A first picture takes it that plates know nothing of one another within a pixel.
-    const alone = plates.map((plate) => inkedAreas(scene, frame, wide, part, [plate]));
-    const inked = (pixel: number, plate: number) => alone[plate].areas[1]![pixel] / alone[plate].full;
-    const at = (pixel: number) => {
-      shares[0] = 1;
-      for (let k = 0; k < alone.length; k++) {
-        const share = inked(pixel, k);
-        for (let set = 0; set < 1 << k; set++) {
-          shares[set | (1 << k)] = shares[set] * share;
-          shares[set] *= 1 - share;
-        }
-      }
-      return shares;
-    };
-    return { at, inked };
   }
   const { areas, full } = inkedAreas(scene, frame, wide, part, plates);
   const at = (pixel: number) => {
