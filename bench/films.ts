@@ -46,6 +46,7 @@ function photograph(): Promise<Buffer> {
 const folder = mkdtempSync(join(tmpdir(), 'films-'));
 const server = spawn(process.execPath, ['apps/server/dist/main.js'], {
   env: {
+    MALLOC_ARENA_MAX: '2', // as `npm start` has it
     ...process.env,
     BRACHYTONE_DATA: folder,
     PORT: String(PORT),

@@ -1,5 +1,5 @@
 /** Installs, builds and serves. On a fresh clone it needs nothing but Node.js. */
-import { build, install, run } from './steps.mjs';
+import { build, install, run, SERVER_ENV } from './steps.mjs';
 
 const [major, minor] = process.versions.node.split('.').map(Number);
 if (major < 20 || (major === 20 && minor < 19)) {
@@ -8,4 +8,6 @@ if (major < 20 || (major === 20 && minor < 19)) {
 }
 await install();
 await build();
-process.exit(await run(process.execPath, ['--enable-source-maps', 'apps/server/dist/main.js']));
+process.exit(
+  await run(process.execPath, ['--enable-source-maps', 'apps/server/dist/main.js'], { env: SERVER_ENV }),
+);

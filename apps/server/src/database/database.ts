@@ -40,12 +40,16 @@ export async function openDatabase(place: DatabasePlace): Promise<Database> {
   return typeof place === 'object' && 'url' in place ? openServer(place.url) : openEmbedded(place);
 }
 
+/** What the embedded database keeps of its pages: one server asks little of it, and the system keeps its files at hand anyway. */
+const BUFFERS = '16MB';
+
 async function openEmbedded(place: { readonly folder: string } | 'memory'): Promise<Database> {
   // A new database starts from a ready-made empty one: making it from nothing takes ten times as long.
   const isNew = place === 'memory' || !existsSync(join(place.folder, 'PG_VERSION'));
   const client = new PGlite({
     ...(place === 'memory' ? {} : { dataDir: place.folder }),
     ...(isNew ? { loadDataDir: await emptyDatabase() } : {}),
+    startParams: [...PGlite.defaultStartParams, '-c', `shared_buffers=${BUFFERS}`],
   });
   await client.waitReady;
   const queries = drizzlePglite(client);
