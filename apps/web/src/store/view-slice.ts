@@ -39,8 +39,6 @@ export interface ViewState {
   readonly wipe: { readonly against: string; readonly at: number; readonly beside?: boolean } | null;
   /** True while the pulls are shown. */
   readonly pulls: boolean;
-  /** Id of the ink whose card is open, or null. */
-  readonly ink: string | null;
   /** The test strip on the table, or null. */
   readonly strip: Strip | null;
   readonly loupe: { readonly open: boolean; readonly pinned: boolean; readonly power: number };
@@ -63,7 +61,6 @@ const initialState: ViewState = {
   reach: null,
   wipe: null,
   pulls: false,
-  ink: null,
   strip: null,
   loupe: { open: false, pinned: false, power: 8 },
   bench: 0.72,
@@ -135,12 +132,6 @@ const slice = createSlice({
       strip: null,
     }),
     pullsShown: (state, { payload }: PayloadAction<boolean>) => ({ ...state, pulls: payload }),
-    openInk: (state, { payload }: PayloadAction<string | null>) => ({
-      ...state,
-      ink: payload,
-      stroke: null,
-      tool: 'none',
-    }),
     benchLit: (state, { payload }: PayloadAction<number>) => ({ ...state, bench: payload }),
     viewReset: (state) => ({ ...initialState, bench: state.bench }),
   },
@@ -166,6 +157,5 @@ export const {
   reachShown,
   wiped,
   pullsShown,
-  openInk,
   viewReset,
 } = slice.actions;

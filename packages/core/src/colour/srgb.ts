@@ -26,7 +26,3 @@ export function hexToLinear(hex: string): LinearRgb {
   const value = Number.parseInt(hex.slice(1), 16);
   return [LINEAR[(value >> 16) & 255], LINEAR[(value >> 8) & 255], LINEAR[value & 255]];
 }
-
-/** Linear light to `#rrggbb`. */
-export const linearToHex = (linear: LinearRgb): string =>
-  `#${linear.map((channel) => encode8(channel).toString(16).padStart(2, '0')).join('')}`;

@@ -7,7 +7,7 @@ import type { ProcessRoute } from './route.ts';
 import { targetOf } from './target.ts';
 
 /** Place of black among the inks. */
-export const BLACK = 3;
+const BLACK = 3;
 /** ΔE by which black may worsen a colour. */
 const FREE = 0.2;
 const THRIFT = 0.05;

@@ -23,7 +23,7 @@ export const isModelled = (route: Route): route is ProcessRoute | SpotRoute =>
 const recentErrors = recentOnly<Grid>(6);
 
 /** CIEDE2000 between what colours should print as and what their inks are predicted to give, on the grid of a route's table. */
-export function reachGrid(route: ProcessRoute | SpotRoute, press: Press): Grid {
+function reachGrid(route: ProcessRoute | SpotRoute, press: Press): Grid {
   const model = routeModel(route, press);
   return recentErrors(JSON.stringify([route, model.n, [...model.primaries]]), () => {
     const table = routeTable(route, press, true);

@@ -9,7 +9,7 @@ const THRIFT = 0.5;
 const LAST_THRIFT = 1e-3;
 
 /** Sizes of the grids that are made one from another, the last being what is wanted. */
-export const gridSizes = (size: number): number[] => (size > 9 ? [5, 9, size] : [5, size]);
+const gridSizes = (size: number): number[] => (size > 9 ? [5, 9, size] : [5, size]);
 
 /**
  * Amounts of any inks for every colour of a grid: those that come nearest, with as little ink as will do. The coarsest grid
@@ -52,7 +52,7 @@ export function spotGrid(model: InkModel, limit: number, size: number): Grid {
 }
 
 /** Brings the sum of amounts down to a limit. */
-export function keepLimit(amounts: Float64Array, limit: number): void {
+function keepLimit(amounts: Float64Array, limit: number): void {
   let sum = 0;
   for (const one of amounts) sum += one;
   if (sum <= limit) return;
