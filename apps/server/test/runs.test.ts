@@ -38,6 +38,38 @@ const startRun = async (jobId: string): Promise<RunView> =>
   (await server.http.post('/api/runs').send({ jobId }).expect(201)).body as RunView;
 
 describe('runs', () => {
+  it('make geometry of all plates in one file, a group for each ink that is printed', async () => {
+    const { document } = await jobOf({ width: 30, height: 20, bleed: 0, resolution: 300 });
+    const { recipe } = document;
+    const [plate] = recipe.plates;
+    const inks = ['second', 'third'].map((id) => ({ ...recipe.inks[0], id, name: id }));
+    const all: JobDocument = {
+      ...document,
+      films: { ...document.films, format: 'svg-together' },
+      recipe: {
+        ...recipe,
+        inks: [...recipe.inks, ...inks],
+        plates: [
+          plate,
+          ...inks.map(({ id }) => ({ ...plate, id: `plate-${id}`, ink: id, printed: id !== 'third' })),
+        ],
+      },
+    };
+    const { body } = await server.http.post('/api/jobs').send({ document: all }).expect(201);
+    const run = await ended((await startRun((body as { id: string }).id)).id);
+    expect(run).toMatchObject({ status: 'done', message: null });
+    expect(run.films).toHaveLength(1);
+    const [file] = run.films;
+    expect(file.file).toBe('reeds-all-inks.svg');
+    expect(file.inked).toBeNull();
+    const made = await server.http
+      .get(`/api/runs/${run.id}/films/${file.file}`)
+      .buffer(true)
+      .parse(binary)
+      .expect(200);
+    const text = (made.body as Buffer).toString();
+    expect([...text.matchAll(/<g id="([^"]*)"/g)].map(([, id]) => id)).toEqual(['Black', 'second']);
+  });
   it.each(['tiff-group4', 'tiff-deflate', 'png'] as const)(
     'make %s films whose every bit is the plate’s',
     async (format) => {
