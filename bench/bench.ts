@@ -68,6 +68,26 @@ function measure(turns: number, work: () => void): { time: number; best: number 
   return { time: times[turns >> 1], best: times[0] };
 }
 
+/** Prints what was measured so far as a table. */
+function print(): void {
+  const milliseconds = (time: number) => `${time.toFixed(time < 20 ? 2 : 0)} ms`;
+  const cell = (text: string, width: number) => text.padStart(width);
+  console.log(`${cpus()[0].model.trim()}, ${cpus().length} cores, Node.js ${process.versions.node}\n`);
+  console.log('| work | amount | median | quickest | rate | to copy | to naive | target |');
+  console.log('| --- | ---: | ---: | ---: | ---: | ---: | ---: | --- |');
+  for (const row of rows) {
+    const parts = [
+      row.amount,
+      milliseconds(row.time),
+      milliseconds(row.best),
+      row.rate ? `${row.rate.toFixed(0)} Mpx/s` : '',
+      row.toCopy ? row.toCopy.toFixed(4) : '',
+      row.toNaive ? `× ${row.toNaive.toFixed(1)}` : '',
+    ];
+    console.log(`| ${row.work} | ${parts.map((part) => cell(part, 6)).join(' | ')} | ${row.target} |`);
+  }
+}
+
 /** A smooth grey picture with some detail. */
 function photograph(width: number, height: number): Picture {
   const data = new Uint8Array(width * height);
@@ -221,6 +241,13 @@ for (const [name, screen] of SCREENS) {
   if (made > 0) add(`screen: ${name}`, made, turns, target(screen), naiveRate);
 }
 
+// Without WebAssembly only the screens are told: what its absence costs.
+if (!('WebAssembly' in globalThis)) {
+  console.log('\nThe same screens by the plain kernels, for machines whose WebAssembly has no SIMD:\n');
+  print();
+  process.exit();
+}
+
 const dotScene: Scene = {
   ...scene,
   recipe: { ...a3, plates: [{ ...a3.plates[0], screen: newScreen('dots', { ruling: 23, angle: 22.5 }) }] },
@@ -339,22 +366,7 @@ const film = measure(3, () => {
 });
 add('one-plate A3 film at 1200 dpi, whole', (frame.width * frame.height) / 1e6, film, '—');
 
-const milliseconds = (time: number) => `${time.toFixed(time < 20 ? 2 : 0)} ms`;
-const cell = (text: string, width: number) => text.padStart(width);
-console.log(`${cpus()[0].model.trim()}, ${cpus().length} cores, Node.js ${process.versions.node}\n`);
-console.log('| work | amount | median | quickest | rate | to copy | to naive | target |');
-console.log('| --- | ---: | ---: | ---: | ---: | ---: | ---: | --- |');
-for (const row of rows) {
-  const parts = [
-    row.amount,
-    milliseconds(row.time),
-    milliseconds(row.best),
-    row.rate ? `${row.rate.toFixed(0)} Mpx/s` : '',
-    row.toCopy ? row.toCopy.toFixed(4) : '',
-    row.toNaive ? `× ${row.toNaive.toFixed(1)}` : '',
-  ];
-  console.log(`| ${row.work} | ${parts.map((part) => cell(part, 6)).join(' | ')} | ${row.target} |`);
-}
+print();
 console.log(
   `\nPeak memory of the process while making the film: ${(peak / 1e6).toFixed(0)} MB (target ≤ 600 MB).`,
 );

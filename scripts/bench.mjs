@@ -19,6 +19,11 @@ await bundle({
   logLevel: 'warning',
 });
 await must('The engine’s benchmark', process.execPath, ['bench/dist/bench.js']);
+await must('The benchmark of plain kernels', process.execPath, [
+  '--input-type=module',
+  '--eval',
+  "delete globalThis.WebAssembly; await import('./bench/dist/bench.js');",
+]);
 await must('The benchmark of a run', process.execPath, ['bench/dist/films.js']);
 await must('The table’s benchmark', process.execPath, ['bench/slider.mjs']);
 await must('The benchmark of tone steps', process.execPath, ['bench/tone-slider.mjs']);
