@@ -1,3 +1,5 @@
+import { packed } from './packed';
+
 /**
  * Packs coverage > threshold into bits, most significant first. `column` is where in the brick row the first pixel
  * falls; the thresholds hold `run` entries, a multiple of the brick's width, and eight more of its beginning.
@@ -19,18 +21,14 @@ export function compareRow(
     for (; i + 2 <= count; i += 2) {
       const left = i16x8.gt_u(v128.load(coverage), v128.load(from));
       const right = i16x8.gt_u(v128.load(coverage, 16), v128.load(from, 16));
-      const both = i8x16.narrow_i16x8_s(left, right);
-      const turned = i8x16.shuffle(both, both, 7, 6, 5, 4, 3, 2, 1, 0, 15, 14, 13, 12, 11, 10, 9, 8);
-      store<u16>(out, <u16>i8x16.bitmask(turned));
+      store<u16>(out, <u16>packed(left, right));
       coverage += 32;
       from += 32;
       out += 2;
     }
     if (i < count) {
       const left = i16x8.gt_u(v128.load(coverage), v128.load(from));
-      const both = i8x16.narrow_i16x8_s(left, left);
-      const turned = i8x16.shuffle(both, both, 7, 6, 5, 4, 3, 2, 1, 0, 15, 14, 13, 12, 11, 10, 9, 8);
-      store<u8>(out, <u8>i8x16.bitmask(turned));
+      store<u8>(out, <u8>packed(left, left));
       coverage += 16;
       out += 1;
     }
@@ -108,9 +106,7 @@ export function lookUpRow(
           );
         }
         const inked = i16x8.gt_u(v128.load(coverage + ((<usize>i) << 1)), found);
-        const both = i8x16.narrow_i16x8_s(inked, inked);
-        const turned = i8x16.shuffle(both, both, 7, 6, 5, 4, 3, 2, 1, 0, 15, 14, 13, 12, 11, 10, 9, 8);
-        store<u8>(out++, <u8>i8x16.bitmask(turned));
+        store<u8>(out++, <u8>packed(inked, inked));
         i += 8;
         u += 8 * du;
         v += 8 * dv;

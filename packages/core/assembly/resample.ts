@@ -1,3 +1,5 @@
+import { packed } from './packed';
+
 /** Four of eight pixels of two rows, mixed by a pair of weights (2¹⁴ together), as whole numbers moved by −2¹⁵. */
 // @ts-ignore: decorator
 @inline
@@ -36,14 +38,6 @@ export function mixRows(upper: usize, lower: usize, weight: i32, out: usize, cou
     lower += 16;
     out += 16;
   }
-}
-
-/** Bits of eight comparisons and eight more, the first the most significant of the first byte. */
-// @ts-ignore: decorator
-@inline
-function packed(left: v128, right: v128): i32 {
-  const both = i8x16.narrow_i16x8_s(left, right);
-  return i8x16.bitmask(i8x16.shuffle(both, both, 7, 6, 5, 4, 3, 2, 1, 0, 15, 14, 13, 12, 11, 10, 9, 8));
 }
 
 /**

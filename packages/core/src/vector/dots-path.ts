@@ -10,7 +10,7 @@ import type { Excess } from '../screen/kinds/kind.ts';
 import { latticeOf, type Screen } from '../screen/screen.ts';
 import { cellShapeOf } from './cell-shapes.ts';
 import { clipped } from './clipped.ts';
-import type { Area } from './area.ts';
+import { rectangle, without, type Area } from './area.ts';
 import { latticePath } from './lattice-path.ts';
 import { levelPath } from './level-path.ts';
 import type { PathData } from './path-data.ts';
@@ -30,16 +30,10 @@ const STRAYS = 0.002;
 const BAND_PIXELS = 1 << 21;
 
 /** How a screen's dots are geometry: each by its size, or by where coverage passes a threshold; undefined where they are pixels. */
-export function dotsManner({
-  coarse,
-  kind,
-  settings,
-  ...limits
-}: Screen): 'lattice' | 'contours' | undefined {
-  if (coarse > 0) return undefined;
-  const screen = { coarse, kind, settings, ...limits };
+export function dotsManner(screen: Screen): 'lattice' | 'contours' | undefined {
+  if (screen.coarse > 0) return undefined;
   if (latticeOf(screen)?.supercell) return 'lattice';
-  return screenKind(kind).contours ? 'contours' : undefined;
+  return screenKind(screen.kind).contours ? 'contours' : undefined;
 }
 
 /** Draws a plate's dots as geometry out of its tones, each part of the sheet by itself and cut to it. */
@@ -58,7 +52,7 @@ export function dotsPath(
 
 /** True for a part that has no edge on the sheet. */
 const isWhole = (face: Area, { frame }: Units): boolean =>
-  face.length === 1 && face[0].every(({ x, y }) => x < 0 || y < 0 || x > frame.width || y > frame.height);
+  without(rectangle({ left: 0, top: 0, right: frame.width, foot: frame.height }), face).length === 0;
 
 type Draw = (scene: Scene, plate: number, face: Area | undefined, units: Units, out: PathData) => void;
 

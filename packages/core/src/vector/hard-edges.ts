@@ -2,6 +2,7 @@ import { isLineWork } from '../plate/line-work.ts';
 import { baseOf, carriedBy, hasLines, isEdged } from '../plate/plate-art.ts';
 import type { OriginalRecipe, Recipe } from '../plate/recipe.ts';
 import type { Materials, Scene } from '../plate/scene.ts';
+import { readOriginal } from '../plate/read-original.ts';
 import { shifted } from '../plate/shifted.ts';
 import { lineInks, routeInks } from '../separation/route.ts';
 import { boxArea, containerArea, cutArea, lettersOf, lineShapes, type LineShape } from './line-shapes.ts';
@@ -83,7 +84,10 @@ export function hardEdges(scene: Scene, plate: number, units: Units): HardEdges 
       if (!printed && original.overprint) continue;
       layLines(original, scene, units, printed, made);
     } else if (routeInks(original.route).includes(ink) || !original.overprint) {
-      layTones(original, scene, units, everything, made);
+      if (readOriginal(original, scene, units.film).alpha) {
+        // What is clear in parts ends softly, and hides only parts of the line work under it.
+        if (made.lines.length > 0 && !original.overprint) return undefined;
+      } else layTones(original, scene, units, everything, made);
     }
   }
   return made;

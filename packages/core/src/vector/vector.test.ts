@@ -7,6 +7,8 @@ import type { Recipe } from '../plate/recipe.ts';
 import { plateBits } from '../plate/evaluate.ts';
 import type { Scene } from '../plate/scene.ts';
 import { bitAt } from '../raster/bits.ts';
+import type { Picture } from '../raster/picture.ts';
+import { buildPyramid } from '../raster/pyramid.ts';
 import { newScreen, type Screen } from '../screen/screen.ts';
 import { SPOTS } from '../screen/spot/index.ts';
 import { greyPicture, sceneOf, testInk, toneOf, toneStep } from '../testing.ts';
@@ -223,6 +225,10 @@ describe('hard edges', () => {
   const inner = { x: 3, y: 2.5, width: 13, turn: 12, mirrored: false };
   it.each<[string, Scene]>([
     ['dots in a picture that is smaller than the sheet', withOriginals(plain, { placement: inner })],
+    [
+      'dots in a turned picture whose corners all lie beyond the sheet',
+      withOriginals(plain, { placement: { x: -1, y: -1, width: 22, turn: 45, mirrored: false } }),
+    ],
     ['dots in a container', withOriginals(plain, { container: ellipse })],
     [
       'bent lines in a container with a margin',
@@ -285,6 +291,19 @@ describe('hard edges', () => {
     expect(manner).toBe('outlines');
     expect(text).toMatch(/c-?\d|l-?\d/);
     expect(differing(full, text)).toBeLessThan(0.005);
+  });
+  it('a picture that is clear in parts hides line art only where it is not', () => {
+    const [first] = plain.recipe.originals;
+    const data = new Uint8Array(40 * 40 * 4).map((_, i) => (i % 4 < 3 ? 128 : (i >> 2) % 40 < 20 ? 255 : 0));
+    const clear: Picture = { width: 40, height: 40, channels: 4, data };
+    const over = { ...first, id: 'b', content: { ...first.content, picture: 'clear' } } as Original;
+    const scene = {
+      ...withOriginals(plain, emblem(plain), over),
+      drawings,
+      pictures: new Map([...plain.pictures, ['clear', buildPyramid(clear)]]),
+    };
+    expect(compare(scene)).toBeLessThanOrEqual(0.005);
+    expect(differing(scene, plateSvg(scene, 0, 'test', 0).text)).toBe(0);
   });
   it('a picture drawn as line work becomes smooth outlines', () => {
     const disc = greyPicture(200, 200, (x, y) => (Math.hypot(x - 99.5, y - 99.5) < 70 ? 20 : 240));
