@@ -1,20 +1,9 @@
 const LN2 = 0.6931471805599453;
 
-const SQRT_HALF = Math.SQRT1_2;
-
-/** x as m · 2^e with m from √½ to √2; the first is in `mantissa`, the second is given back. */
-let mantissa = 1;
-function split(x: number): number {
-  mantissa = x;
-  let exponent = 0;
-  for (; mantissa > Math.SQRT2; exponent++) mantissa *= 0.5;
-  for (; mantissa < SQRT_HALF; exponent--) mantissa *= 2;
-  return exponent;
-}
-
-/** Factors of a series, so that it takes no division. */
+/** Factors of the series of the area tangent and of the exponential, so that they take no division. */
 const ODDS = Array.from({ length: 10 }, (_, i) => 1 / (2 * i + 1));
-const WHOLES = Array.from({ length: 15 }, (_, i) => 1 / (i + 1));
+const FACTORIALS = [1];
+for (let k = 1; k <= 14; k++) FACTORIALS.push(FACTORIALS[k - 1] / k);
 
 /** Natural logarithm of m in [√½, √2], by the series of the area tangent. */
 function logNear(m: number): number {
@@ -27,8 +16,12 @@ function logNear(m: number): number {
 
 /** Natural logarithm of x > 0, of additions, multiplications and divisions alone. */
 export function naturalLog(x: number): number {
-  const exponent = split(x);
-  return logNear(mantissa) + exponent * LN2;
+  // x as m · 2^e with m from √½ to √2.
+  let m = x;
+  let e = 0;
+  for (; m > Math.SQRT2; e++) m *= 0.5;
+  for (; m < Math.SQRT1_2; e--) m *= 2;
+  return logNear(m) + e * LN2;
 }
 
 /**
@@ -37,13 +30,11 @@ export function naturalLog(x: number): number {
  */
 export function power(x: number, p: number): number {
   if (x <= 0) return p === 0 ? 1 : 0;
-  const exponent = split(x);
-  const log = p * (logNear(mantissa) + exponent * LN2);
+  const log = p * naturalLog(x);
   const whole = Math.floor(log / LN2 + 0.5);
   const rest = log - whole * LN2;
-  let sum = 1;
-  for (let k = 14; k >= 0; k--) sum = 1 + sum * rest * WHOLES[k];
-  let result = sum;
+  let result = FACTORIALS[14];
+  for (let k = 13; k >= 0; k--) result = result * rest + FACTORIALS[k];
   for (let k = 0; k < whole; k++) result *= 2;
   for (let k = 0; k > whole; k--) result *= 0.5;
   return result;

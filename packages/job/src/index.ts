@@ -17,6 +17,7 @@ export * from './sheets.ts';
 export * from './placing.ts';
 export * from './preparations.ts';
 export * from './shipped-screens.ts';
+export * from './shelf-schema.ts';
 export * from './defaults.ts';
 export * from './views.ts';
 export * from './typefaces.ts';

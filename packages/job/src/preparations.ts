@@ -1,6 +1,4 @@
 import { startOf, stepKind, type ToneStep } from '@brachytone/core';
-import Joi from 'joi';
-import { preparedStepsSchema } from './tone-schema.ts';
 
 /** A list of tone steps, ready to use, named after what it does. */
 export interface Preparation {
@@ -13,13 +11,6 @@ export interface Preparation {
 export interface KeptPreparation extends Preparation {
   readonly id: string;
 }
-
-/** A preparation to be kept. */
-export const preparationSchema: Joi.ObjectSchema<Preparation> = Joi.object<Preparation>({
-  name: Joi.string().trim().min(1).max(60).required(),
-  says: Joi.string().trim().allow('').max(200).required(),
-  steps: preparedStepsSchema,
-});
 
 const step = (kind: string, settings: ToneStep['settings'] = {}) => ({
   kind,

@@ -1,6 +1,4 @@
 import type { Ink, Stock } from '@brachytone/core';
-import type Joi from 'joi';
-import { inkSchema, stockSchema } from './ink-schema.ts';
 
 /** An ink as it stands on the shelf, without a place in a job. */
 export type ShelfInk = Omit<Ink, 'id'>;
@@ -9,12 +7,6 @@ export type ShelfInk = Omit<Ink, 'id'>;
 export type KeptInk = ShelfInk & { readonly id: string };
 
 export type KeptStock = Stock & { readonly id: string };
-
-/** An ink to be kept. */
-export const shelfInkSchema: Joi.ObjectSchema<ShelfInk> = inkSchema.fork('id', (key) => key.forbidden());
-
-/** A stock to be kept. */
-export const shelfStockSchema: Joi.ObjectSchema<Stock> = stockSchema;
 
 const ink = (name: string, lab: [number, number, number], opacity = 0): ShelfInk => ({
   name,

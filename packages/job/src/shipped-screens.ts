@@ -1,6 +1,4 @@
 import { newScreen, type Screen } from '@brachytone/core';
-import Joi from 'joi';
-import { screenSchema } from './screen-schema.ts';
 
 /** A screen ready to use, named after what it does. */
 export interface NamedScreen {
@@ -13,13 +11,6 @@ export interface NamedScreen {
 export interface KeptScreen extends NamedScreen {
   readonly id: string;
 }
-
-/** A screen to be kept. */
-export const namedScreenSchema: Joi.ObjectSchema<NamedScreen> = Joi.object<NamedScreen>({
-  name: Joi.string().trim().min(1).max(60).required(),
-  says: Joi.string().trim().allow('').max(200).required(),
-  screen: screenSchema,
-});
 
 /** Screens that ship with the program (common practice, no source). */
 export const SHIPPED_SCREENS: readonly NamedScreen[] = [

@@ -27,10 +27,11 @@ export interface JobSummary {
   readonly document: JobDocument;
 }
 
-/** A job with its undo history: `position` of the steps are done. */
+/** A job with its undo history, of which `position` steps are done, and what is known of the files its document names. */
 export interface JobView extends JobSummary {
   readonly steps: JobStep[];
   readonly position: number;
+  readonly files: OriginalView[];
 }
 
 /** The part of the history that a save changes: steps from `from` on are replaced. */

@@ -35,7 +35,12 @@ export class JobsService {
       .from(jobSteps)
       .where(eq(jobSteps.jobId, id))
       .orderBy(asc(jobSteps.sequence));
-    return { ...summary(row), steps: steps.map(({ step }) => step), position: row.position };
+    return {
+      ...summary(row),
+      steps: steps.map(({ step }) => step),
+      position: row.position,
+      files: await this.originals.named(filesOf(row.document.recipe)),
+    };
   }
 
   /** A new job from an original that was brought in under the given file name. */

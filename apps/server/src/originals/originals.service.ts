@@ -78,11 +78,10 @@ export class OriginalsService {
     return this.bytes(sha256, 'source');
   }
 
-  /** Those of the files named that are not here, or are of another kind. */
-  async missing(uses: readonly FileUse[]): Promise<FileUse[]> {
-    if (uses.length === 0) return [];
-    const found = await this.database.queries
-      .select({ sha256: originals.sha256, kind: originals.kind })
+  /** What is known of the files named, as far as they are here. */
+  async named(uses: readonly FileUse[]): Promise<OriginalView[]> {
+    const rows = await this.database.queries
+      .select()
       .from(originals)
       .where(
         inArray(
@@ -90,6 +89,13 @@ export class OriginalsService {
           uses.map(({ sha256 }) => sha256),
         ),
       );
+    return rows.map(viewOf);
+  }
+
+  /** Those of the files named that are not here, or are of another kind. */
+  async missing(uses: readonly FileUse[]): Promise<FileUse[]> {
+    if (uses.length === 0) return [];
+    const found = await this.named(uses);
     return uses.filter(
       (use) => !found.some(({ sha256, kind }) => sha256 === use.sha256 && kind === use.kind),
     );

@@ -1,28 +1,8 @@
-import {
-  filmFrame,
-  profileTableName,
-  type Bits,
-  type Frame,
-  type Intent,
-  type Pyramid,
-  type Recipe,
-} from '@brachytone/core';
-import { wrap, type Remote } from 'comlink';
-import type { OriginalView } from '@brachytone/job';
+import { filmFrame, type Bits, type Frame, type Recipe } from '@brachytone/core';
+import type { Remote } from 'comlink';
+import { lanes, type Lane } from './lanes.ts';
 import type { Drawn, DrawRequest, WorkerApi } from './worker.ts';
 
-/** Workers that draw. Two leave the page itself free on small machines and do not fight over memory on large ones. */
-const WORKERS = Math.min(4, Math.max(2, navigator.hardwareConcurrency - 1));
-
-interface Lane {
-  readonly remote: Remote<WorkerApi>;
-  busy: boolean;
-}
-
-const lanes: Lane[] = Array.from({ length: WORKERS }, () => ({
-  remote: wrap<WorkerApi>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })),
-  busy: false,
-}));
 /** What goes first: a draft, then the exact picture on the table, then what can wait. */
 export const FIRST = 2;
 export const SECOND = 1;
@@ -72,86 +52,6 @@ export function inWorker<Result>(
     else waiting.push({ rank, lane: wanted, start });
   });
 }
-
-type Listener = () => void;
-const listeners = new Set<Listener>();
-const states = new Map<string, 'loading' | 'small' | 'whole' | 'failed'>();
-let version = 0;
-
-async function keep(sha256: string, pyramid: Pyramid, state: 'small' | 'whole'): Promise<void> {
-  if (states.get(sha256) === 'whole') return;
-  await Promise.all(lanes.map(({ remote }) => remote.keepPicture(sha256, pyramid)));
-  states.set(sha256, state);
-  tell();
-}
-
-function tell(): void {
-  version++;
-  for (const listener of listeners) listener();
-}
-
-/** Pictures, drawings and typefaces in the workers: what has arrived of each. */
-export const pictures = {
-  /** Sees to it that one arrives; a picture small first. */
-  want(original: OriginalView): void {
-    const { sha256, width, height, smallLevel, kind } = original;
-    const state = states.get(sha256);
-    if (state && state !== 'failed') return;
-    states.set(sha256, 'loading');
-    const run = async () => {
-      if (kind === 'font') {
-        const font = await lanes[0].remote.fetchFont(sha256);
-        await Promise.all(lanes.map(({ remote }) => remote.keepFont(sha256, font)));
-        states.set(sha256, 'whole');
-        tell();
-        return;
-      }
-      if (kind === 'profile') {
-        // What it gives is fetched as a separation.
-        states.set(sha256, 'whole');
-        tell();
-        return;
-      }
-      if (kind === 'drawing') {
-        const drawing = await lanes[0].remote.fetchDrawing(sha256);
-        await Promise.all(lanes.map(({ remote }) => remote.keepDrawing(sha256, drawing)));
-        states.set(sha256, 'whole');
-        tell();
-        return;
-      }
-      if (smallLevel > 0) {
-        await keep(sha256, await lanes[0].remote.fetchSmall(sha256, width, height, smallLevel), 'small');
-      }
-      await keep(sha256, await lanes[lanes.length - 1].remote.fetchWhole(sha256), 'whole');
-    };
-    run().catch(() => {
-      states.set(sha256, 'failed');
-      tell();
-    });
-  },
-  /** Sees to it that a separation by a profile arrives. */
-  wantTable(profile: string, intent: Intent, compensate: boolean): void {
-    const name = profileTableName(profile, intent, compensate);
-    const state = states.get(name);
-    if (state && state !== 'failed') return;
-    states.set(name, 'loading');
-    lanes[0].remote
-      .fetchTable(profile, intent, compensate)
-      .then((table) => Promise.all(lanes.map(({ remote }) => remote.keepTable(name, table))))
-      .then(
-        () => states.set(name, 'whole'),
-        () => states.set(name, 'failed'),
-      )
-      .finally(tell);
-  },
-  stateOf: (sha256: string) => states.get(sha256),
-  subscribe(listener: Listener): () => void {
-    listeners.add(listener);
-    return () => listeners.delete(listener);
-  },
-  /** Changes whenever anything arrives. */
-  version: () => version,
-};
 
 /** Draws a part of a view, in the worker of that end of the sheet. */
 export const draw = (request: DrawRequest, rank: number, end: 0 | 1): Promise<Drawn> =>

@@ -1,6 +1,7 @@
 import { carries, frameOf, type Frame, type Recipe, type View } from '@brachytone/core';
 import { useEffect, useRef, useState } from 'react';
 import { draw, FIRST, LAST, prepare, SECOND } from './engine.ts';
+import { draftShown } from './pictures.ts';
 import type { DrawRequest } from './worker.ts';
 
 /** Whether what is shown is the first picture, or has every bit of the film in it. */
@@ -44,9 +45,12 @@ const isCarried = ({ recipe, what }: Pick<Drawing, 'recipe' | 'what'>): boolean 
 /** From so many plates on a first draft is drawn in blocks, for it must come at once too. */
 const MANY = 3;
 
-/** Screen pixels each way of a block in the drafts of a drawing, the coarsest first. */
-const draftBlocks = ({ what }: Drawing): readonly number[] =>
-  what.kind === 'proof' && what.plates.length >= MANY ? [2, 1] : [1];
+/**
+ * Screen pixels each way of a block in the drafts of a drawing, the coarsest first. Where nothing is shown yet, as when a job
+ * opens, anything that comes soon is welcome.
+ */
+const draftBlocks = ({ what }: Drawing, bare: boolean): readonly number[] =>
+  bare || (what.kind === 'proof' && what.plates.length >= MANY) ? [2, 1] : [1];
 
 /**
  * The same view on the coarser grid of a draft, or undefined when a draft would save nothing.
@@ -107,7 +111,7 @@ export function useDrawing(
     setState((before) => (before.sharpness === 'exact' ? { ...before, sharpness: 'draft' } : before));
     // What is told to be patient lets the table's first picture go before its own.
     const haste = patience > SETTLE ? SECOND : FIRST;
-    drafting.current ??= drawDrafts(latest, take, haste, () =>
+    drafting.current ??= drawDrafts(latest, take, haste, state.sharpness === 'nothing', () =>
       setState((before) => ({ ...before, sharpness: 'draft' })),
     ).finally(() => {
       drafting.current = undefined;
@@ -142,13 +146,14 @@ async function drawDrafts(
   latest: { current: { drawing: Drawing; turn: number } | undefined },
   take: { current: Receive },
   rank: number,
+  bare: boolean,
   drawn: () => void,
 ): Promise<void> {
   try {
     for (let done = -1; latest.current && latest.current.turn !== done;) {
       const { drawing, turn } = latest.current;
       done = turn;
-      for (const blocks of draftBlocks(drawing)) {
+      for (const blocks of draftBlocks(drawing, bare)) {
         const draft = draftOf(drawing, blocks);
         // What is finer is only drawn while nothing newer waits.
         if (!draft || latest.current.turn !== done) break;
@@ -164,6 +169,7 @@ async function drawDrafts(
         if (latest.current.turn - done >= 1 && !sameView(latest.current.drawing, drawing)) break;
         parts.forEach((part, i) => take.current(made[i].rgba, columns, part.first, drawing, 'draft'));
         drawn();
+        draftShown();
       }
     }
   } catch {

@@ -3,7 +3,7 @@ import { filesOf } from '@brachytone/job';
 import { useEffect, useSyncExternalStore } from 'react';
 import { api } from '../store/api.ts';
 import { useAppDispatch } from '../store/store.ts';
-import { pictures } from './engine.ts';
+import { pictures } from './pictures.ts';
 
 /** What has arrived of a recipe's pictures: nothing yet, something of each, or all of them whole. */
 export type Arrival = 'none' | 'some' | 'whole' | 'failed';
@@ -27,8 +27,9 @@ export function usePictures(recipe: Recipe): { arrival: Arrival; version: number
   );
   const tablesKey = tables.join(' ');
   useEffect(() => {
-    for (const { profile, intent, compensate } of separations)
-      pictures.wantTable(profile, intent, compensate);
+    separations.forEach(({ profile, intent, compensate }, i) =>
+      pictures.wantTable(tables[i], profile, intent, compensate),
+    );
     // The names stand for the separations.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [tablesKey]);

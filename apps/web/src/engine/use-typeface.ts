@@ -1,5 +1,4 @@
 import type { Typeface } from '@brachytone/core';
-import { readTypeface } from '@brachytone/typeface';
 import { useEffect, useState } from 'react';
 
 const faces = new Map<string, Promise<Typeface>>();
@@ -10,6 +9,8 @@ export function typefaceOf(sha256: string): Promise<Typeface> {
   if (!face) {
     face = fetch(`/api/originals/${sha256}/font`).then(async (response) => {
       if (!response.ok) throw new Error('The typeface could not be fetched.');
+      // What reads typefaces is only fetched for lettering.
+      const { readTypeface } = await import('@brachytone/typeface');
       return readTypeface(new Uint8Array(await response.arrayBuffer()));
     });
     faces.set(sha256, face);

@@ -41,7 +41,6 @@ import {
   type View,
   type ViewRows,
 } from '@brachytone/core';
-import { readTypeface } from '@brachytone/typeface';
 import { expose, transfer } from 'comlink';
 
 /** What to draw, and how much of it. */
@@ -149,7 +148,9 @@ const workerApi = {
     return new Uint8Array(await response.arrayBuffer());
   },
 
-  keepFont(sha256: string, font: Uint8Array): void {
+  async keepFont(sha256: string, font: Uint8Array): Promise<void> {
+    // What reads typefaces is only fetched for lettering.
+    const { readTypeface } = await import('@brachytone/typeface');
     typefaces.set(sha256, readTypeface(font));
   },
 

@@ -1,5 +1,6 @@
-import { useEffect } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 import { useParams } from 'react-router';
+import { pictures } from '../engine/pictures.ts';
 import { NotHere } from '../shell/not-here.tsx';
 import { sentenceOf, useJobQuery } from '../store/api.ts';
 import { saveNow } from '../store/autosave.ts';
@@ -23,6 +24,8 @@ export function LightTable() {
   useEffect(() => {
     if (!data || data.id !== id) return;
     let gone = false;
+    // They are on their way while the table is laid out.
+    data.files.forEach(pictures.want);
     // What an earlier job has not saved yet goes first: the store holds one job.
     void saveNow().then(() => {
       if (gone) return;
@@ -53,14 +56,27 @@ export function LightTable() {
 
 function OpenTable() {
   useKeys();
+  // The table begins to draw before what stands around it is laid out.
+  const [laidOut, setLaidOut] = useState(false);
+  useEffect(() => startTransition(() => setLaidOut(true)), []);
   return (
     <div className="flex h-full min-w-[900px] flex-col overflow-hidden">
       <Header />
       <div className="flex min-h-0 grow">
-        <Docket />
+        <aside
+          aria-label="Docket"
+          className="w-[308px] shrink-0 overflow-x-hidden overflow-y-auto border-r border-edge bg-card"
+        >
+          {laidOut && <Docket />}
+        </aside>
         <Table />
       </div>
-      <Rack />
+      <section
+        aria-label="Plate rack"
+        className="flex h-[124px] shrink-0 items-center gap-3 bg-rack px-3.5 max-md:h-[60px] max-md:overflow-hidden"
+      >
+        {laidOut && <Rack />}
+      </section>
       <SaveNotice />
       <KeyHelp />
     </div>

@@ -1,4 +1,4 @@
-import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import type { Stock } from '@brachytone/core';
 import type {
   JobDocument,
@@ -17,6 +17,7 @@ import type {
   RunView,
   ShelfInk,
 } from '@brachytone/job';
+import { takeEarly } from './early-job.ts';
 
 /** Everything the server is asked for, but saves of the open job (see autosave). */
 export const api = createApi({
@@ -25,7 +26,14 @@ export const api = createApi({
   tagTypes: ['jobs', 'runs', 'fonts', 'preparations', 'screens', 'inks', 'stocks', 'pulls'],
   endpoints: (build) => ({
     jobs: build.query<JobSummary[], void>({ query: () => 'jobs', providesTags: ['jobs'] }),
-    job: build.query<JobView, string>({ query: (id) => `jobs/${id}`, keepUnusedDataFor: 0 }),
+    job: build.query<JobView, string>({
+      async queryFn(id, _api, _options, ask) {
+        const early = await takeEarly(id);
+        const answer = early ? { data: early } : await ask(`jobs/${id}`);
+        return answer as { data: JobView } | { error: FetchBaseQueryError };
+      },
+      keepUnusedDataFor: 0,
+    }),
     startJob: build.mutation<JobSummary, { sha256: string; name: string }>({
       query: (picture) => ({ url: 'jobs', method: 'POST', body: { picture } }),
       invalidatesTags: ['jobs'],

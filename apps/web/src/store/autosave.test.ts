@@ -12,6 +12,7 @@ const view: JobView = {
   document: newJob({ sha256: 'a'.repeat(64), name: 'moon.png', width: 100, height: 100 }),
   steps: [],
   position: 0,
+  files: [],
 };
 
 interface Sent {

@@ -23,6 +23,7 @@ const view: JobView = {
   document: newJob({ sha256: 'a'.repeat(64), name: 'moon.png', width: 100, height: 100 }),
   steps: [],
   position: 0,
+  files: [],
 };
 
 /** A store with a job open, and short ways to change and read it. */

@@ -12,7 +12,12 @@ export const linearToSrgb = (linear: number): number =>
 export type LinearRgb = readonly [number, number, number];
 
 const LINEAR = Float64Array.from({ length: 256 }, (_, value) => srgbToLinear(value / 255));
-const ENCODED = Uint8Array.from({ length: 65536 }, (_, i) => Math.round(linearToSrgb(i / 65535) * 255));
+
+/** Samples of 65536 steps of light: each from the light half-way to the sample before it. */
+const ENCODED = new Uint8Array(65536);
+for (let value = 1; value < 256; value++) {
+  ENCODED.fill(value, Math.ceil(srgbToLinear((value - 0.5) / 255) * 65535));
+}
 
 /** An 8-bit sRGB sample in linear light. */
 export const linearOf8 = (value: number): number => LINEAR[value];

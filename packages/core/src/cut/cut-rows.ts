@@ -2,6 +2,7 @@ import { gaussian } from '../filter/gaussian.ts';
 import { numberOf } from '../identity.ts';
 import { naturalLog } from '../power.ts';
 import { scaled } from '../raster/affine.ts';
+import { coverageTable } from '../raster/coverage-table.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import type { Picture } from '../raster/picture.ts';
 import type { Pyramid } from '../raster/pyramid.ts';
@@ -66,7 +67,7 @@ function moveEdge(plane: Plane, choke: number, softness: number): Plane {
   const sigma = Math.max(LEAST_BLUR, softness / 2, Math.abs(choke) * 0.75);
   const blurred = gaussian(plane, sigma, 0);
   const half = Math.max(softness / 2, 0.5);
-  const table = Uint16Array.from({ length: SOLID + 1 }, (_, value) => {
+  const table = coverageTable((value) => {
     const inside = quantile(value / SOLID) * sigma - choke;
     return Math.round(SOLID * Math.min(1, Math.max(0, 0.5 + inside / (2 * half))));
   });

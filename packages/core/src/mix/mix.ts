@@ -1,5 +1,6 @@
 import { SOLID, type Plane } from '../raster/plane.ts';
 import { bitAt, type Bits } from '../raster/bits.ts';
+import { coverageTable } from '../raster/coverage-table.ts';
 import { recentOnly } from '../recent.ts';
 import type { Screen } from '../screen/screen.ts';
 import { BLENDS, type Blend } from './blend.ts';
@@ -22,7 +23,7 @@ export const mixed = ({ blend, strength }: Mix, grey: number, inked: boolean): n
 function tablesOf(mix: Mix) {
   return recentTables(`${mix.blend} ${mix.strength}`, () => {
     const table = (inked: boolean) =>
-      Uint16Array.from({ length: SOLID + 1 }, (_, c) =>
+      coverageTable((c) =>
         Math.round((1 - Math.min(1, Math.max(0, mixed(mix, 1 - c / SOLID, inked)))) * SOLID),
       );
     return { inked: table(true), bare: table(false) };

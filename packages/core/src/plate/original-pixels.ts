@@ -8,6 +8,7 @@ import type { ToneSource } from '../tone/tone-rows.ts';
 import { NO_TONE } from '../tone/tone.ts';
 import { colourDotPixels } from '../colour-dots/colour-dot-pixels.ts';
 import { mixed } from '../mix/mix.ts';
+import { coverageTable } from '../raster/coverage-table.ts';
 import { mmToPixels, type Frame } from '../raster/frame.ts';
 import { letteringLayers, letteringRegion, type ToneLayer } from './lettering-layers.ts';
 import { isLineWork, lineBits } from './line-work.ts';
@@ -224,7 +225,7 @@ function layLetters(
 /** The greys of a source that is no picture, before any tone step. */
 function greysOf(source: ToneSource): Picture {
   const whole = { x: 0, y: 0, width: source.width, height: source.height };
-  const light = Uint16Array.from({ length: SOLID + 1 }, (_, i) => SOLID - i);
+  const light = coverageTable((i) => SOLID - i);
   const { data } = source.coverage(NO_TONE, light, whole);
   return { width: source.width, height: source.height, channels: 1, data };
 }

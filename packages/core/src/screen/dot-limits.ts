@@ -1,3 +1,4 @@
+import { coverageTable } from '../raster/coverage-table.ts';
 import { percentToCoverage, SOLID } from '../raster/plane.ts';
 import type { Thresholds } from './thresholds.ts';
 
@@ -27,10 +28,12 @@ export function limitData(data: Uint16Array, limits: DotLimits): Uint16Array {
   const largest = percentToCoverage(limits.largest);
   if (smallest === 0 && largest === SOLID) return data;
   const half = Math.ceil(smallest / 2) - 1;
-  return data.map((threshold) => {
-    if (threshold >= largest) return SOLID;
-    return threshold < smallest ? half : threshold;
-  });
+  const limited = new Uint16Array(data.length);
+  for (let i = 0; i < data.length; i++) {
+    const threshold = data[i];
+    limited[i] = threshold >= largest ? SOLID : threshold < smallest ? half : threshold;
+  }
+  return limited;
 }
 
 /** The same for thresholds in a tile. */
@@ -42,5 +45,5 @@ export function limitThresholds(thresholds: Thresholds, limits: DotLimits): Thre
 /** What every coverage is made as, or undefined when all of them stay as they are. */
 export function limitTable(limits: DotLimits): Uint16Array | undefined {
   if (limits.smallest === 0 && limits.largest === 100) return undefined;
-  return Uint16Array.from({ length: SOLID + 1 }, (_, coverage) => limitCoverage(limits, coverage));
+  return coverageTable((coverage) => limitCoverage(limits, coverage));
 }

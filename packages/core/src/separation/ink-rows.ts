@@ -6,6 +6,7 @@ import { bandRows, toneRows, type ToneSource } from '../tone/tone-rows.ts';
 import { paintStroke } from '../tone/paint-stroke.ts';
 import { numberOf } from '../identity.ts';
 import { moved, scaled, after } from '../raster/affine.ts';
+import { coverageTable } from '../raster/coverage-table.ts';
 import { createPlane, percentToCoverage, SOLID, type Plane } from '../raster/plane.ts';
 import type { Rows } from '../raster/rows.ts';
 import { recentBytes, recentOnly } from '../recent.ts';
@@ -29,12 +30,12 @@ const recentMaps = recentOnly<Uint16Array>(16);
 export const curveTable = (curve: readonly CurvePoint[]): Uint16Array =>
   recentMaps(JSON.stringify(curve), () => {
     const map = monotoneCurve(curve);
-    return Uint16Array.from({ length: SOLID + 1 }, (_, i) =>
+    return coverageTable((i) =>
       Math.round(Math.min(100, Math.max(0, map((i / SOLID) * 100))) * (SOLID / 100)),
     );
   });
 
-const INVERTED = Uint16Array.from({ length: SOLID + 1 }, (_, i) => SOLID - i);
+const INVERTED = coverageTable((i) => SOLID - i);
 
 /** Rows sent through a table of 65536 coverages. */
 const mapped = (rows: Rows, table: Uint16Array): Rows =>

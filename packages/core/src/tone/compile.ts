@@ -1,4 +1,5 @@
 import { srgbToLinear } from '../colour/srgb.ts';
+import { coverageTable } from '../raster/coverage-table.ts';
 import { SOLID, type Plane } from '../raster/plane.ts';
 import { recentOnly } from '../recent.ts';
 import { stepKind } from './steps/index.ts';
@@ -32,7 +33,7 @@ const recentTables = recentOnly<Uint16Array>(32);
 function tableOf(reading: GreyReading | undefined, steps: readonly ToneStep[]): Uint16Array {
   return recentTables(JSON.stringify([reading, steps.map(({ kind, settings }) => [kind, settings])]), () => {
     const maps = steps.map(({ kind, settings }) => stepKind(kind).point!(settings));
-    return Uint16Array.from({ length: SOLID + 1 }, (_, i) => {
+    return coverageTable((i) => {
       let coverage = reading ? readGrey(reading, i / SOLID) : i / SOLID;
       for (const map of maps) coverage = map(Math.min(1, Math.max(0, coverage)));
       return Math.round(Math.min(1, Math.max(0, coverage)) * SOLID);

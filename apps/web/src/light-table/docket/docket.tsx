@@ -20,10 +20,7 @@ export function Docket() {
   const { id, stage } = useParams();
   const navigate = useNavigate();
   return (
-    <aside
-      aria-label="Docket"
-      className="w-[308px] shrink-0 overflow-x-hidden overflow-y-auto border-r border-edge bg-card"
-    >
+    <>
       {STAGES.map(({ id: name, name: title }, index) => {
         const open = stage === name;
         const { summary: Summary, controls: Controls } = PARTS[name];
@@ -51,6 +48,6 @@ export function Docket() {
           </section>
         );
       })}
-    </aside>
+    </>
   );
 }

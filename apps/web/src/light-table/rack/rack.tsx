@@ -14,10 +14,7 @@ export function Rack() {
   // A card is pressed to see its plate; only what is dragged a little way moves.
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   return (
-    <section
-      aria-label="Plate rack"
-      className="flex h-[124px] shrink-0 items-center gap-3 bg-rack px-3.5 max-md:h-[60px] max-md:overflow-hidden"
-    >
+    <>
       <div className="flex min-w-0 items-center gap-3 overflow-x-auto">
         <DndContext
           sensors={sensors}
@@ -41,6 +38,6 @@ export function Rack() {
       <div className="ml-auto shrink-0 self-center">
         <Readout />
       </div>
-    </section>
+    </>
   );
 }

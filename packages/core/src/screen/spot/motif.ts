@@ -94,12 +94,12 @@ function growth(lines: readonly Polyline[]): Float64Array {
 
 const recentValues = recentOnly<Float64Array>(8);
 
-/** The table read between its points, around the cell's edges. */
+/** The table read between its points, around the cell's edges. It is made when it is first read. */
 function valueOf(path: string): (u: number, v: number) => number {
-  const lines = readMotif(path);
-  const table = recentValues(path, () => growth(lines));
+  let table: Float64Array | undefined;
   const wrap = (i: number) => (i < 0 ? i + SIDE : i >= SIDE ? i - SIDE : i);
   return (u, v) => {
+    table ??= recentValues(path, () => growth(readMotif(path)));
     const x = (u + 0.5) * SIDE - 0.5;
     const y = (v + 0.5) * SIDE - 0.5;
     const [i, j] = [Math.floor(x), Math.floor(y)];

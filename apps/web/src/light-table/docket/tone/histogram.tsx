@@ -1,33 +1,16 @@
-import { memo } from 'react';
-import { Bar, BarChart, YAxis } from 'recharts';
+import { lazy, Suspense } from 'react';
+import type { HistogramProps } from './histogram-bars.tsx';
 
-/**
- * Tones from bare (left) to solid (right), as bars. Single towering bins are cut so that the rest can be read. It is drawn again
- * only when the tones have been counted again: a slider's first picture does not wait for it.
- */
-export const Histogram = memo(function Histogram({
-  bins,
-  width,
-  height,
-}: {
-  bins: readonly number[];
-  width: number;
-  height: number;
-}) {
-  const sorted = [...bins].sort((a, b) => b - a);
-  const most = Math.max(1e-6, Math.min(sorted[0], (sorted[3] ?? 0) * 1.35 || sorted[0]));
-  const data = bins.map((share, i) => ({ i, share: Math.min(share, most) }));
+// Charts are a third of the program: the table does not wait for them.
+const Bars = lazy(() =>
+  import('./histogram-bars.tsx').then(({ HistogramBars }) => ({ default: HistogramBars })),
+);
+
+/** Tones from bare (left) to solid (right), as bars; their place is kept until they come. */
+export function Histogram(props: HistogramProps) {
   return (
-    <BarChart
-      width={width}
-      height={height}
-      data={data}
-      margin={{ top: 4, right: 0, bottom: 0, left: 0 }}
-      barCategoryGap={0}
-      accessibilityLayer={false}
-    >
-      <YAxis hide domain={[0, most]} />
-      <Bar dataKey="share" fill="#cfc6b1" isAnimationActive={false} />
-    </BarChart>
+    <Suspense fallback={<div style={{ width: props.width, height: props.height }} />}>
+      <Bars {...props} />
+    </Suspense>
   );
-});
+}

@@ -1,0 +1,16 @@
+import { wrap, type Remote } from 'comlink';
+import type { WorkerApi } from './worker.ts';
+
+/** Workers that draw. Two leave the page itself free on small machines and do not fight over memory on large ones. */
+const WORKERS = Math.min(4, Math.max(2, navigator.hardwareConcurrency - 1));
+
+export interface Lane {
+  readonly remote: Remote<WorkerApi>;
+  busy: boolean;
+}
+
+/** The workers, started before anything else of the program: a job shows nothing until they run. */
+export const lanes: Lane[] = Array.from({ length: WORKERS }, () => ({
+  remote: wrap<WorkerApi>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })),
+  busy: false,
+}));
