@@ -220,6 +220,9 @@ const SCREENS: readonly [string, Screen][] = [
   ]),
   ['dots, irregular', newScreen('dots', { ruling: 65, place: 30, size: 30 })],
   ['lines, spiral', newScreen('lines', { path: 'spiral', ruling: 65 })],
+  ['dots along a spiral', newScreen('lines', { path: 'spiral', spot: 'round', ruling: 65 })],
+  ['dots along arcs', newScreen('lines', { path: 'arc', spot: 'round', ruling: 65 })],
+  ['dots, ragged', newScreen('dots', { ruling: 65, ragged: 50 })],
   ['lines, wave', newScreen('lines', { path: 'wave', ruling: 65 })],
   ['diffused widely', newScreen('diffused', { kernel: 'wide', spot: 25.4 / 1200 })],
 ];

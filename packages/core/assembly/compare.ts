@@ -52,46 +52,64 @@ function cellAt(table: usize, u: i32, v: i32): usize {
   return table + (<usize>((((<u32>v) >> 24) << 8) | ((<u32>u) >> 24)) << 1);
 }
 
+/** Four numbers that run evenly. */
+// @ts-ignore: decorator
+@inline
+function eachFrom(first: i32, by: i32): v128 {
+  return i32x4.add(i32x4.splat(first), i32x4.mul(i32x4.splat(by), i32x4(0, 1, 2, 3)));
+}
+
+/** Where the thresholds of four places lie in a table. */
+// @ts-ignore: decorator
+@inline
+function cellsAt(u: v128, v: v128): v128 {
+  const rows = v128.and(i32x4.shr_u(v, 15), i32x4.splat(0x1fe00));
+  return v128.or(rows, v128.and(i32x4.shr_u(u, 23), i32x4.splat(0x1fe)));
+}
+
 /**
- * Compares a row with a table of 256 × 256 thresholds, read at places of a screen cell that run evenly within segments of
- * 2^`shift` pixels: bit = coverage > threshold − offset, which is kept within 0 and 65534; a threshold of 65535 stays. A segment is six numbers (i32): u and its step a pixel, v and its
- * step (a cell is 2³² long), the offset and its step (1/256 of coverage). The row begins `skip` pixels into the first
- * segment.
+ * Compares a row with a table of 256 × 256 thresholds, read at places of a screen cell that run evenly within segments:
+ * bit = coverage > threshold − offset, which is kept within 0 and 65534; a threshold of 65535 stays. A segment is seven
+ * numbers (i32): u and its step a pixel, v and its step (a cell is 2³² long), the offset and its step (1/256 of coverage),
+ * and its pixels. The row begins `skip` pixels into them.
  */
 export function lookUpRow(
   coverage: usize,
   table: usize,
   segments: usize,
-  shift: i32,
   skip: i32,
   width: i32,
   out: usize,
 ): void {
   let byte = 0;
   let i = 0;
-  for (let from = skip; i < width; from = 0) {
+  let from = skip;
+  for (; from >= load<i32>(segments, 24); segments += 28) from -= load<i32>(segments, 24);
+  for (; i < width; from = 0) {
     const du = load<i32>(segments, 4);
     const dv = load<i32>(segments, 12);
     const step = load<i32>(segments, 20);
     let u = load<i32>(segments) + du * from;
     let v = load<i32>(segments, 8) + dv * from;
     let offset = load<i32>(segments, 16) + step * from;
-    const end = min(width, i + (1 << shift) - from);
-    segments += 24;
+    const end = min(width, i + load<i32>(segments, 24) - from);
+    segments += 28;
     const plain = offset == 0 && step == 0;
     while (i < end) {
       if ((i & 7) == 0 && i + 8 <= end) {
         // Eight at a time where a whole byte lies within the segment.
-        let found = v128.load16_lane(cellAt(table, u, v), i16x8.splat(0), 0);
-        found = v128.load16_lane(cellAt(table, u + du, v + dv), found, 1);
-        found = v128.load16_lane(cellAt(table, u + 2 * du, v + 2 * dv), found, 2);
-        found = v128.load16_lane(cellAt(table, u + 3 * du, v + 3 * dv), found, 3);
-        found = v128.load16_lane(cellAt(table, u + 4 * du, v + 4 * dv), found, 4);
-        found = v128.load16_lane(cellAt(table, u + 5 * du, v + 5 * dv), found, 5);
-        found = v128.load16_lane(cellAt(table, u + 6 * du, v + 6 * dv), found, 6);
-        found = v128.load16_lane(cellAt(table, u + 7 * du, v + 7 * dv), found, 7);
+        const near = cellsAt(eachFrom(u, du), eachFrom(v, dv));
+        const far = cellsAt(eachFrom(u + 4 * du, du), eachFrom(v + 4 * dv, dv));
+        let found = v128.load16_lane(table + <usize>i32x4.extract_lane(near, 0), i16x8.splat(0), 0);
+        found = v128.load16_lane(table + <usize>i32x4.extract_lane(near, 1), found, 1);
+        found = v128.load16_lane(table + <usize>i32x4.extract_lane(near, 2), found, 2);
+        found = v128.load16_lane(table + <usize>i32x4.extract_lane(near, 3), found, 3);
+        found = v128.load16_lane(table + <usize>i32x4.extract_lane(far, 0), found, 4);
+        found = v128.load16_lane(table + <usize>i32x4.extract_lane(far, 1), found, 5);
+        found = v128.load16_lane(table + <usize>i32x4.extract_lane(far, 2), found, 6);
+        found = v128.load16_lane(table + <usize>i32x4.extract_lane(far, 3), found, 7);
         if (!plain) {
-          const low = i32x4.add(i32x4.splat(offset), i32x4.mul(i32x4.splat(step), i32x4(0, 1, 2, 3)));
+          const low = eachFrom(offset, step);
           const high = i32x4.add(low, i32x4.splat(4 * step));
           found = v128.bitselect(
             found,

@@ -153,22 +153,23 @@ it('lookUpRow reads the table along its segments, from any pixel of the first', 
     i % 97 === 0 ? 65535 : Math.imul(i, 40503) & 0xfffe,
   );
   const width = 203;
-  const shift = 3;
-  const skip = 5;
+  const skip = 15;
   const coverage = Uint16Array.from({ length: width }, (_, i) =>
     i % 17 === 0 ? 0 : i % 23 === 0 ? 65535 : (i * 331) % 65536,
   );
   const segments = Array.from({ length: 27 }, (_, k) =>
-    [k * 1e8, 9e6 + k, -k * 3e8, 4e7 - k, k * 700 - 9000, 40].map((n) => n | 0),
+    [k * 1e8, 9e6 + k, -k * 3e8, 4e7 - k, k * 700 - 9000, 40, 1 + ((k * 7) % 18)].map((n) => n | 0),
   );
-  wholesAt(SEGMENTS, segments.length * 6).set(segments.flat());
+  const places = segments.flatMap((segment) =>
+    Array.from({ length: segment[6] }, (_, j) => ({ segment, j })),
+  );
+  wholesAt(SEGMENTS, segments.length * 7).set(segments.flat());
   pixelsAt(ROWS.upper, width).set(coverage);
-  kernels.lookUpRow(ROWS.upper, keep(table), SEGMENTS, shift, skip, width, ROWS.out);
+  kernels.lookUpRow(ROWS.upper, keep(table), SEGMENTS, skip, width, ROWS.out);
   const out = bytesAt(ROWS.out, (width + 7) >> 3).slice();
   for (let i = 0; i < width; i++) {
-    const at = i + skip;
-    const [u, du, v, dv, offset, step] = segments[at >> shift];
-    const j = at & ((1 << shift) - 1);
+    const { segment, j } = places[i + skip];
+    const [u, du, v, dv, offset, step] = segment;
     const place = (from: number, by: number) => ((from + Math.imul(by, j)) | 0) >>> 24;
     const asked = coverage[i];
     const found = table[(place(v, dv) << 8) | place(u, du)];

@@ -34,7 +34,6 @@ export interface Kernels {
     coverage: number,
     table: number,
     segments: number,
-    shift: number,
     skip: number,
     width: number,
     out: number,

@@ -58,8 +58,8 @@ export const FILTER = {
 export const CELLS = area(4 * LONGEST_ROW + 64);
 /** Most pixels of a row that is looked up at once. */
 export const LOOKED_UP = 1 << 16;
-/** Segments of a row that is looked up, six numbers each. */
-export const SEGMENTS = area(24 * (LOOKED_UP + 2));
+/** Segments of a row that is looked up, seven numbers each; those at its ends may reach beyond it. */
+export const SEGMENTS = area(28 * (LOOKED_UP + 64));
 /** Numbers that places in cells are found by, and room to work in. */
 export const PLACE_NUMBERS = area(512);
 /** Errors that a row of diffusion takes and gives, with room at both sides, the pixels made above, and a row of noise. */

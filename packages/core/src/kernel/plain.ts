@@ -1,7 +1,7 @@
 import { randomAt } from '../random.ts';
 import { plainGroup4 } from './plain-group4.ts';
-import { PLACES, placesBy, type PlaceKind } from '../screen/places.ts';
-import { placeSegments } from '../screen/segments.ts';
+import { PLACES, type PlaceKind } from '../screen/places.ts';
+import { placeSegmentsBy } from '../screen/segments.ts';
 import type { Kernels } from './kernels.ts';
 
 const PLACE_KINDS = Object.keys(PLACES) as PlaceKind[];
@@ -232,26 +232,27 @@ export function plainKernels(): Kernels {
       for (let i = 0; i < count; i++) u16[(out >> 1) + i] = u16[(table >> 1) + u16[(row >> 1) + i]];
     },
     placeRow(kind, numbers, x, y, step, count, out) {
-      const name = PLACE_KINDS[kind];
-      const place = placesBy(name, f64.subarray(numbers >> 3, (numbers >> 3) + 16));
-      placeSegments(place, x, y, step, count, i32.subarray(out >> 2));
+      const values = f64.subarray(numbers >> 3, (numbers >> 3) + 16);
+      placeSegmentsBy(PLACE_KINDS[kind], values, x, y, step, count, i32.subarray(out >> 2));
     },
-    lookUpRow(coverage, table, segments, shift, skip, width, out) {
-      for (let i = 0; i < width; i += 8) {
-        let byte = 0;
-        for (let k = 0; k < Math.min(8, width - i); k++) {
-          const place = i + k + skip;
-          const segment = (segments >> 2) + 6 * (place >> shift);
-          const j = place & ((1 << shift) - 1);
-          const u = (i32[segment] + imul(i32[segment + 1], j)) >>> 24;
-          const v = (i32[segment + 2] + imul(i32[segment + 3], j)) >>> 24;
-          const offset = i32[segment + 4] + imul(i32[segment + 5], j);
-          let bar = u16[(table >> 1) + ((v << 8) | u)];
-          if (bar !== 65535) bar = Math.min(65534, Math.max(0, bar - (offset >> 8)));
-          if (u16[(coverage >> 1) + i + k] > bar) byte |= 0x80 >> k;
+    lookUpRow(coverage, table, segments, skip, width, out) {
+      let at = segments >> 2;
+      let j = skip;
+      let byte = 0;
+      for (let i = 0; i < width; i++, j++) {
+        for (; j >= i32[at + 6]; at += 7) j -= i32[at + 6];
+        const u = (i32[at] + imul(i32[at + 1], j)) >>> 24;
+        const v = (i32[at + 2] + imul(i32[at + 3], j)) >>> 24;
+        const offset = i32[at + 4] + imul(i32[at + 5], j);
+        let bar = u16[(table >> 1) + ((v << 8) | u)];
+        if (bar !== 65535) bar = Math.min(65534, Math.max(0, bar - (offset >> 8)));
+        byte = (byte << 1) | (u16[(coverage >> 1) + i] > bar ? 1 : 0);
+        if ((i & 7) === 7) {
+          u8[out + (i >> 3)] = byte;
+          byte = 0;
         }
-        u8[out + (i >> 3)] = byte;
       }
+      if (width & 7) u8[out + (width >> 3)] = byte << (8 - (width & 7));
     },
     diffuseRow(coverage, here, next, after, made, noise, modulation, feedback, kernel, way, width) {
       const [h, n, a] = [here >> 2, next >> 2, after >> 2];

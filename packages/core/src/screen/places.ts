@@ -69,6 +69,19 @@ export const runningNumbers = (of: Running): number[] => [
   of.seed,
 ];
 
+export function runningOf(numbers: ArrayLike<number>): Running {
+  const [mm, perCell, cos, sin, waveLength, waveHeight, middleX, middleY, start, plain, wobble, seed] =
+    Array.from(numbers);
+  return { mm, perCell, cos, sin, waveLength, waveHeight, middleX, middleY, start, plain, wobble, seed };
+}
+
+/** Cells along ring n, an arc or a turn of a spiral, where it stands at a turn. */
+export function alongRing(spiral: boolean, n: number, turn: number): number {
+  if (!spiral) return turn * Math.max(1, Math.floor(2 * Math.PI * (n + 0.5) + 0.5));
+  const along = n + 0.5 + turn;
+  return Math.PI * along * along;
+}
+
 /** Places by a kind and its numbers. */
 export function placesBy(kind: PlaceKind, numbers: ArrayLike<number>): Place {
   return kind === 'scattered' ? scattered(numbers) : running(kind, numbers);
@@ -97,8 +110,8 @@ function scattered(numbers: ArrayLike<number>): Place {
 }
 
 function running(kind: Exclude<PlaceKind, 'scattered'>, numbers: ArrayLike<number>): Place {
-  const [mm, perCell, cos, sin, waveLength, waveHeight, middleX, middleY, start, plain, wobble, seed] =
-    Array.from(numbers);
+  const { mm, perCell, cos, sin, waveLength, waveHeight, middleX, middleY, start, plain, wobble, seed } =
+    runningOf(numbers);
   const wobbleAcross = scatter(seed);
   const wobbleAlong = scatter(seed + 1);
   return (i, j, out) => {
@@ -115,17 +128,11 @@ function running(kind: Exclude<PlaceKind, 'scattered'>, numbers: ArrayLike<numbe
       const dy = y - middleY;
       v = Math.sqrt(dx * dx + dy * dy) * perCell;
       if (kind === 'arc') {
-        if (plain === 0) {
-          const around = Math.max(1, Math.floor(2 * Math.PI * (Math.floor(v) + 0.5) + 0.5));
-          u = (turnsOf(dx, -dy) - start) * around;
-        }
+        if (plain === 0) u = alongRing(false, Math.floor(v), turnsOf(dx, -dy) - start);
       } else {
         const turn = turnsOf(dx, -dy) - start;
         v -= turn;
-        if (plain === 0) {
-          const along = Math.floor(v) + 0.5 + turn;
-          u = Math.PI * along * along;
-        }
+        if (plain === 0) u = alongRing(true, Math.floor(v), turn);
       }
     }
     if (wobble > 0) {

@@ -18,7 +18,7 @@ import { recentOnly } from '../recent.ts';
 import { limitData, type DotLimits } from './dot-limits.ts';
 import type { Excess } from './kinds/kind.ts';
 import { PLACES, type Place, type PlaceKind } from './places.ts';
-import { placeSegments } from './segments.ts';
+import { placeSegments, SEGMENT } from './segments.ts';
 import type { Spot } from './spot/spot.ts';
 import { orderOf } from './tile.ts';
 import { layThresholds } from './thresholds.ts';
@@ -28,7 +28,7 @@ const SIDE = 256;
 
 /** Where pixels fall in a screen's cells, when its lattice bends or its dots are scattered. */
 export interface Warp {
-  /** Places are told every 2 to this power pixels of a row, and run evenly between. */
+  /** Places are told every 2 to this power pixels of a row, and run evenly between; dots along rings begin anew at each. */
   readonly shift: number;
   /**
    * Writes u and v in cells (only their fractions count) and an offset to coverage for the middle of the pixel (x, y), which
@@ -78,7 +78,7 @@ export function screenWarped(coverage: Plane, region: Region, table: Uint16Array
     const first = Math.floor((region.x + from) / step);
     const skip = region.x + from - first * step;
     const segments = Math.ceil((skip + count) / step);
-    const numbers = wholesAt(SEGMENTS, segments * 6);
+    const numbers = wholesAt(SEGMENTS, segments * SEGMENT);
     if (warp.numbers) realsAt(PLACE_NUMBERS, warp.numbers.values.length).set(warp.numbers.values);
     const row = pixelsAt(ROWS.upper, count);
     const made = bytesAt(ROWS.out, strideOf(count));
@@ -94,7 +94,6 @@ export function screenWarped(coverage: Plane, region: Region, table: Uint16Array
         plane === undefined ? ROWS.upper : plane + 2 * start,
         kept,
         SEGMENTS,
-        warp.shift,
         skip,
         count,
         ROWS.out,

@@ -307,8 +307,9 @@ function warpOf(bend: Bend & { spot: string }, frame: Frame, relief: Relief | un
     seed: bend.seed * 7,
   });
   const cell = 1 / (perCell * mm);
-  // Along an arc dots begin anew at every ring: there is no running evenly over its edge.
-  const shift = isRound(bend.path) && !plain ? 0 : shiftFor(wobble > 0 ? cell : Math.max(4, cell));
+  // Dots along rings wobble pixel by pixel, for how rings wobble does not say where they end.
+  const shift =
+    wobble > 0 ? (isRound(bend.path) && !plain ? 0 : shiftFor(cell)) : shiftFor(Math.max(4, cell));
   if (bend.path !== 'form') {
     const kind = bend.path as Exclude<PlaceKind, 'scattered'>;
     return { shift, place: placesBy(kind, values), numbers: { kind, values } };
