@@ -102,7 +102,7 @@ export function useDrawing(
   const drafting = useRef<Promise<void> | undefined>(undefined);
   const take = useRef(receive);
   take.current = receive;
-  const key = drawing ? JSON.stringify(drawing) : '';
+  const key = drawing ? keyOf(drawing) : '';
   useEffect(() => {
     if (!drawing) return;
     const turn = (latest.current?.turn ?? 0) + 1;
@@ -139,6 +139,15 @@ export function useDrawing(
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, version, whole, patience]);
   return state;
+}
+
+const recipeKeys = new WeakMap<Recipe, string>();
+
+/** The same only for the same drawing. Recipes are long, and many parts of the page draw the same one. */
+function keyOf({ recipe, frame, view, what }: Drawing): string {
+  let key = recipeKeys.get(recipe);
+  if (key === undefined) recipeKeys.set(recipe, (key = JSON.stringify(recipe)));
+  return JSON.stringify([frame, view, what]) + key;
 }
 
 /** Draws drafts of the latest drawing until none newer is left. */
