@@ -46,7 +46,9 @@ function photograph(): Promise<Buffer> {
 const folder = mkdtempSync(join(tmpdir(), 'films-'));
 const server = spawn(process.execPath, ['apps/server/dist/main.js'], {
   env: {
-    MALLOC_ARENA_MAX: '2', // as `npm start` has it
+    // As `npm start` has them.
+    MALLOC_ARENA_MAX: '2',
+    MALLOC_MMAP_THRESHOLD_: '262144',
     ...process.env,
     BRACHYTONE_DATA: folder,
     PORT: String(PORT),

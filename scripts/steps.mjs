@@ -7,8 +7,11 @@ import { fileURLToPath } from 'node:url';
 
 export const ROOT = fileURLToPath(new URL('..', import.meta.url));
 
-/** What the server runs with: threads of few arenas give memory back that each would keep for itself. */
-export const SERVER_ENV = { MALLOC_ARENA_MAX: '2', ...process.env };
+/**
+ * What the server runs with, so that memory goes back to the system: few arenas for all threads, and what is large apart
+ * from the rest.
+ */
+export const SERVER_ENV = { MALLOC_ARENA_MAX: '2', MALLOC_MMAP_THRESHOLD_: '262144', ...process.env };
 
 /** Runs a command to its end with its output shown; gives its exit code. */
 export function run(command, args, options = {}) {

@@ -5,6 +5,7 @@ import { PGlite } from '@electric-sql/pglite';
 import { dataDir as emptyDatabase } from '@electric-sql/pglite-prepopulatedfs';
 import { PGLiteSocketServer } from '@electric-sql/pglite-socket';
 import { eq } from 'drizzle-orm';
+import fc from 'fast-check';
 import { FolderInUse, lockFolder } from '../src/data-lock.ts';
 import { openDatabase } from '../src/database/database.ts';
 import { jobs, jobSteps, originalBytes, runs } from '../src/database/schema.ts';
@@ -39,8 +40,12 @@ it('a database server at an address is migrated, and keeps bytes, as the embedde
     await database.storeBytes([row]);
     await database.storeBytes([{ ...row, bytes: bytes.subarray(1) }]);
     const rows = await database.queries.select().from(originalBytes);
+    const read = await database.readBytes({ sha256: 'a', kind: 'source', part: 0 });
+    const missing = await database.readBytes({ sha256: 'a', kind: 'source', part: 1 });
     await database.close();
     expect(rows).toHaveLength(1);
+    expect(Buffer.compare(read!, bytes)).toBe(0);
+    expect(missing).toBeUndefined();
     expect(Buffer.compare(rows[0].bytes, bytes)).toBe(0);
     await (await openDatabase({ url: server.url })).close();
   } finally {
@@ -68,6 +73,43 @@ describe('bytes', () => {
     await second.close();
     expect(rows.map((row) => row.bytes.length)).toEqual([70_000, 3]);
     expect(Buffer.compare(rows[0].bytes, bytes)).toBe(0);
+  });
+});
+
+describe('the embedded database reads parts', () => {
+  const sha256 = '0123456789abcdef'.repeat(4);
+
+  it('as they were stored, whatever their size', async () => {
+    const database = await openDatabase('memory');
+    await fc.assert(
+      fc.asyncProperty(
+        fc.uint8Array({ maxLength: 3000 }),
+        fc.integer({ min: 1, max: 40 }),
+        async (bytes, times) => {
+          const long = Buffer.concat(Array.from({ length: times }, () => bytes));
+          await database.storeBytes([
+            { sha256, kind: 'working', part: 0, bytes: long },
+            { sha256, kind: 'working', part: 1, bytes },
+          ]);
+          const first = await database.readBytes({ sha256, kind: 'working', part: 0 });
+          expect(Buffer.compare(first!, long)).toBe(0);
+          const second = await database.readBytes({ sha256, kind: 'working', part: 1 });
+          expect(Buffer.compare(second!, bytes)).toBe(0);
+        },
+      ),
+      { numRuns: 12 },
+    );
+    await database.close();
+  });
+
+  it('only by their name: what is not there, or no name, is nothing', async () => {
+    const database = await openDatabase('memory');
+    await database.storeBytes([{ sha256, kind: 'source', part: 0, bytes: new Uint8Array([1, 2]) }]);
+    expect(await database.readBytes({ sha256, kind: 'source', part: 1 })).toBeUndefined();
+    expect(await database.readBytes({ sha256, kind: 'small', part: 0 })).toBeUndefined();
+    const trick = "x' OR '1' = '1";
+    expect(await database.readBytes({ sha256: trick, kind: 'source', part: 0 })).toBeUndefined();
+    await database.close();
   });
 });
 

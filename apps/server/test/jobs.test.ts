@@ -27,6 +27,14 @@ describe('jobs', () => {
     expect(all.find((one: { id: string }) => one.id === copy.id).putAway).toBe(true);
   });
 
+  it('come with what is known of the files they name', async () => {
+    const { job } = await startJob(server);
+    const { body } = await server.http.get(`/api/jobs/${job.id}`).expect(200);
+    const { picture } = job.document.recipe.originals[0].content as { picture: string };
+    const { body: file } = await server.http.get(`/api/originals/${picture}`).expect(200);
+    expect(body.files).toEqual([file]);
+  });
+
   it('keep document and undo history; undone steps stay until something else is done', async () => {
     const { job } = await startJob(server);
     const save = (revision: number, name: string, history: object) =>

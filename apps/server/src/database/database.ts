@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { dataDir as emptyDatabase } from '@electric-sql/pglite-prepopulatedfs';
-import { sql } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { drizzle as drizzleNode } from 'drizzle-orm/node-postgres';
 import { migrate as migrateNode } from 'drizzle-orm/node-postgres/migrator';
@@ -10,7 +10,8 @@ import { drizzle as drizzlePglite } from 'drizzle-orm/pglite';
 import { migrate as migratePglite } from 'drizzle-orm/pglite/migrator';
 import pg from 'pg';
 import { MIGRATIONS_FOLDER } from '../paths.ts';
-import { copyRows } from './copy.ts';
+import { copiedField, copyRow } from './copy.ts';
+import { letGo } from '../let-go.ts';
 import { originalBytes } from './schema.ts';
 
 export type Queries = PgDatabase<PgQueryResultHKT, Record<string, never>>;
@@ -23,6 +24,8 @@ export interface Database {
   readonly queries: Queries;
   /** Stores parts of originals; parts already there stay as they are. */
   storeBytes(rows: readonly BytesRow[]): Promise<void>;
+  /** One part of an original's bytes; undefined when it is not there. */
+  readBytes(part: Omit<BytesRow, 'bytes'>): Promise<Uint8Array | undefined>;
   close(): Promise<void>;
 }
 
@@ -43,33 +46,56 @@ export async function openDatabase(place: DatabasePlace): Promise<Database> {
 /** What the embedded database keeps of its pages: one server asks little of it, and the system keeps its files at hand anyway. */
 const BUFFERS = '16MB';
 
+/** Makes a new database, and lets go of the memory that it is unpacked in, more than a hundred megabytes. */
+async function unpack(open: () => Promise<PGlite>): Promise<void> {
+  const unpacking = await open();
+  await unpacking.waitReady;
+  await unpacking.close();
+}
+
 async function openEmbedded(place: { readonly folder: string } | 'memory'): Promise<Database> {
-  // A new database starts from a ready-made empty one: making it from nothing takes ten times as long.
-  const isNew = place === 'memory' || !existsSync(join(place.folder, 'PG_VERSION'));
-  const client = new PGlite({
-    ...(place === 'memory' ? {} : { dataDir: place.folder }),
-    ...(isNew ? { loadDataDir: await emptyDatabase() } : {}),
-    startParams: [...PGlite.defaultStartParams, '-c', `shared_buffers=${BUFFERS}`],
-  });
+  const folder = place === 'memory' ? undefined : place.folder;
+  const open = async (ready: boolean) =>
+    new PGlite({
+      ...(folder ? { dataDir: folder } : {}),
+      // A new database starts from a ready-made empty one: making it from nothing takes ten times as long.
+      ...(ready ? {} : { loadDataDir: await emptyDatabase() }),
+      startParams: [...PGlite.defaultStartParams, '-c', `shared_buffers=${BUFFERS}`],
+    });
+  if (folder && !existsSync(join(folder, 'PG_VERSION'))) {
+    await unpack(() => open(false));
+    letGo();
+  }
+  const client = await open(folder !== undefined);
   await client.waitReady;
   const queries = drizzlePglite(client);
   await migratePglite(queries, { migrationsFolder: MIGRATIONS_FOLDER });
   return {
     queries: queries as unknown as Queries,
     async storeBytes(rows) {
-      // Bound bytea values are about twenty times slower here than COPY from a blob.
+      // Bound bytea values are about twenty times slower here than COPY from a blob. Part by part, for the database's memory
+      // only ever grows.
       await client.transaction(async (tx) => {
         for (const { sha256, kind } of rows) {
           await tx.query('DELETE FROM original_bytes WHERE sha256 = $1 AND kind = $2', [sha256, kind]);
         }
-        await tx.query(
-          "COPY original_bytes (sha256, kind, part, bytes) FROM '/dev/blob' WITH (FORMAT binary)",
-          [],
-          {
-            blob: copyRows(rows),
-          },
-        );
+        for (const row of rows) {
+          await tx.query(
+            "COPY original_bytes (sha256, kind, part, bytes) FROM '/dev/blob' WITH (FORMAT binary)",
+            [],
+            { blob: copyRow(row) },
+          );
+        }
       });
+    },
+    async readBytes({ sha256, kind, part }) {
+      // As text every byte would come as two letters. COPY takes no parameters: what is named here must be a name.
+      if (!/^[0-9a-f]{64}$/.test(sha256) || !/^[a-z]+$/.test(kind) || !Number.isInteger(part))
+        return undefined;
+      const { blob } = await client.query(
+        `COPY (SELECT bytes FROM original_bytes WHERE sha256 = '${sha256}' AND kind = '${kind}' AND part = ${part}) TO '/dev/blob' WITH (FORMAT binary)`,
+      );
+      return blob && copiedField(new Uint8Array(await blob.arrayBuffer()));
     },
     close: () => client.close(),
   };
@@ -91,6 +117,15 @@ async function openServer(url: string): Promise<Database> {
             .onConflictDoNothing();
         }
       });
+    },
+    async readBytes({ sha256, kind, part }) {
+      const [row] = await queries
+        .select({ bytes: originalBytes.bytes })
+        .from(originalBytes)
+        .where(
+          and(eq(originalBytes.sha256, sha256), eq(originalBytes.kind, kind), eq(originalBytes.part, part)),
+        );
+      return row?.bytes;
     },
     close: () => pool.end(),
   };

@@ -9,7 +9,7 @@ import {
   type SeparationTable,
 } from '@brachytone/core';
 import { filesOf, type FileUse, type OriginalView, type ProfileView } from '@brachytone/job';
-import { and, asc, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { DATABASE, type BytesRow, type Database } from '../database/database.ts';
 import { originalBytes, originals } from '../database/schema.ts';
 import { notFound, Problem } from '../http/problem.ts';
@@ -198,11 +198,11 @@ export class OriginalsService {
 
   private async load(sha256: string): Promise<Pyramid> {
     const original = await this.get(sha256);
-    return this.work.run('pyramid', {
-      png: await this.bytes(sha256, 'working'),
-      deep: original.facts.bitsPerSample === 16,
-      channels: original.channels,
-    });
+    const png = await this.bytes(sha256, 'working');
+    const deep = original.facts.bitsPerSample === 16;
+    const given = { png, deep, channels: original.channels };
+    // The thread is given the very bytes, not a copy.
+    return this.work.run('pyramid', given, { transfer: [png.buffer] });
   }
 
   /** Lets go of the pictures used longest ago, but for the one in use. */
@@ -219,14 +219,19 @@ export class OriginalsService {
     return row && viewOf(row);
   }
 
-  private async bytes(sha256: string, kind: Kind): Promise<Uint8Array> {
-    const rows = await this.database.queries
-      .select({ bytes: originalBytes.bytes })
+  private async bytes(sha256: string, kind: Kind): Promise<Uint8Array<ArrayBuffer>> {
+    const sizes = await this.database.queries
+      .select({ size: sql<number>`octet_length(${originalBytes.bytes})` })
       .from(originalBytes)
       .where(and(eq(originalBytes.sha256, sha256), eq(originalBytes.kind, kind)))
       .orderBy(asc(originalBytes.part));
-    if (rows.length === 0) throw notFound('original of this kind');
-    return Buffer.concat(rows.map(({ bytes }) => bytes));
+    if (sizes.length === 0) throw notFound('original of this kind');
+    const bytes = new Uint8Array(sizes.reduce((sum, { size }) => sum + size, 0));
+    for (let part = 0, at = 0; part < sizes.length; at += sizes[part++].size) {
+      const piece = await this.database.readBytes({ sha256, kind, part });
+      if (piece) bytes.set(piece, at);
+    }
+    return bytes;
   }
 }
 

@@ -93,7 +93,9 @@ async function raw(image: Sharp, { grey, alpha, deep }: Kind): Promise<Picture> 
     .toColourspace(space)
     .raw({ depth: deep ? 'ushort' : 'uchar' })
     .toBuffer({ resolveWithObject: true });
-  const all = deep ? new Uint16Array(data.buffer, data.byteOffset, data.length / 2) : new Uint8Array(data);
+  const all = deep
+    ? new Uint16Array(data.buffer, data.byteOffset, data.length / 2)
+    : new Uint8Array(data.buffer, data.byteOffset, data.length);
   const { width, height, channels } = info;
   if (!thin) return { width, height, channels: channels, data: all };
   const two = deep ? new Uint16Array(width * height * 2) : new Uint8Array(width * height * 2);

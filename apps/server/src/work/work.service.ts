@@ -17,7 +17,7 @@ export class WorkService implements OnModuleDestroy {
   async run<Name extends keyof Tasks>(
     name: Name,
     given: Tasks[Name]['given'],
-    options: { signal?: AbortSignal; transfer?: MessagePort[] } = {},
+    options: { signal?: AbortSignal; transfer?: (MessagePort | ArrayBuffer)[] } = {},
   ): Promise<Tasks[Name]['made']> {
     return (await this.pool.run(given, {
       name,

@@ -27,6 +27,7 @@ import type { FilmFormat, JobDocument } from '@brachytone/job';
 import { readTypeface } from '@brachytone/typeface';
 import sharp from 'sharp';
 import { Problem } from '../http/problem.ts';
+import { letGo } from '../let-go.ts';
 import { isDrawing, readDrawing } from '../originals/read-drawing.ts';
 import { isFont, readFont } from '../originals/read-font.ts';
 import { isProfile, profileTable, profileView, readProfile } from '../originals/read-profile.ts';
@@ -73,46 +74,55 @@ export async function pyramid({
     ? new Uint16Array(shared(picture.data.byteLength))
     : new Uint8Array(shared(picture.data.byteLength));
   data.set(picture.data);
+  setImmediate(letGo);
   return buildPyramid({ ...picture, data }, shared);
 }
 
 /** See `Tasks`. */
 export async function intake({ bytes }: Tasks['intake']['given']): Promise<Tasks['intake']['made']> {
   try {
-    if (isDrawing(bytes)) {
-      const { drawing, facts } = readDrawing(bytes);
-      const { width, height } = drawing;
-      const working = new TextEncoder().encode(JSON.stringify(drawing));
-      const picture = { width, height, channels: 0 } as const;
-      return { picture, kind: 'drawing', facts, working, small: undefined, smallLevel: 0 };
-    }
-    if (isFont(bytes)) {
-      const { font, facts } = await readFont(bytes);
-      const picture = { width: 0, height: 0, channels: 0 } as const;
-      return { picture, kind: 'font', facts, working: font, small: undefined, smallLevel: 0 };
-    }
-    if (isProfile(bytes)) {
-      const facts = await readProfile(bytes);
-      const picture = { width: 0, height: 0, channels: 0 } as const;
-      return { picture, kind: 'profile', facts, working: bytes, small: undefined, smallLevel: 0 };
-    }
-    const { picture, facts } = await readPicture(bytes);
-    const smallLevel = smallLevelOf(picture.width, picture.height);
-    let small: Picture = picture;
-    for (let level = 0; level < smallLevel; level++) small = halve(small);
-    const { width, height, channels } = picture;
-    return {
-      picture: { width, height, channels },
-      kind: 'picture',
-      facts,
-      working: await packPicture(picture),
-      small: await packPicture(small),
-      smallLevel,
-    };
+    return await takenIn(bytes);
   } catch (error) {
     if (!(error instanceof Problem)) throw error;
     return { problem: { status: error.status, title: error.title, detail: error.message } };
+  } finally {
+    // Samples of a whole picture would stay until the next one comes.
+    setImmediate(letGo);
   }
+}
+
+/** A file as it is kept, by what it holds. */
+async function takenIn(bytes: Uint8Array): Promise<Exclude<Tasks['intake']['made'], { problem: unknown }>> {
+  if (isDrawing(bytes)) {
+    const { drawing, facts } = readDrawing(bytes);
+    const { width, height } = drawing;
+    const working = new TextEncoder().encode(JSON.stringify(drawing));
+    const picture = { width, height, channels: 0 } as const;
+    return { picture, kind: 'drawing', facts, working, small: undefined, smallLevel: 0 };
+  }
+  if (isFont(bytes)) {
+    const { font, facts } = await readFont(bytes);
+    const picture = { width: 0, height: 0, channels: 0 } as const;
+    return { picture, kind: 'font', facts, working: font, small: undefined, smallLevel: 0 };
+  }
+  if (isProfile(bytes)) {
+    const facts = await readProfile(bytes);
+    const picture = { width: 0, height: 0, channels: 0 } as const;
+    return { picture, kind: 'profile', facts, working: bytes, small: undefined, smallLevel: 0 };
+  }
+  const { picture, facts } = await readPicture(bytes);
+  const smallLevel = smallLevelOf(picture.width, picture.height);
+  let small: Picture = picture;
+  for (let level = 0; level < smallLevel; level++) small = halve(small);
+  const { width, height, channels } = picture;
+  return {
+    picture: { width, height, channels },
+    kind: 'picture',
+    facts,
+    working: await packPicture(picture),
+    small: await packPicture(small),
+    smallLevel,
+  };
 }
 
 /** See `Tasks`. */
