@@ -108,6 +108,22 @@ test('a photograph becomes four plates, whose films are the browser’s bit for 
   const { inks, plates, originals } = await recipeOf(id);
   expect(inks.map(({ name }) => name)).toEqual(['Black', 'Cyan', 'Magenta', 'Yellow']);
   expect(plates).toHaveLength(4);
+
+  // Plates print in the order of their cards, which keys move too; the card that moves keeps the focus.
+  const order = async () => (await recipeOf(id)).plates.map(({ id: plate }) => plate);
+  const [first, second, ...rest] = await order();
+  await cards(page).first().getByRole('button').first().focus();
+  await page.keyboard.press('Shift+ArrowRight');
+  await saved(page);
+  await expect.poll(order).toEqual([second, first, ...rest]);
+  await page.keyboard.press('Shift+ArrowLeft');
+  await expect.poll(order).toEqual([first, second, ...rest]);
+  // Each was a step of its own.
+  await page.keyboard.press('Control+z');
+  await expect.poll(order).toEqual([second, first, ...rest]);
+  await page.keyboard.press('Control+z');
+  await expect.poll(order).toEqual([first, second, ...rest]);
+  await saved(page);
   expect(originals[0].route.kind).toBe('process');
   expect(await differing(page, id)).toEqual([0, 0, 0, 0]);
 

@@ -18,6 +18,7 @@ export const KEYS: readonly (readonly [string, string])[] = [
   ['X', 'wipe against the last pull'],
   ['[ ]', 'previous and next plate'],
   ['0', 'all plates'],
+  ['Shift ← →', 'print the focused plate sooner or later'],
   ['F', 'fit the sheet'],
   ['R', 'print size'],
   ['D', 'every dot'],

@@ -1,5 +1,5 @@
 import { filmFrame, type LinearRgb } from '@brachytone/core';
-import { useMemo, useRef } from 'react';
+import { useMemo, useRef, type KeyboardEvent } from 'react';
 import { useDrawing, type Drawing } from '../../engine/use-drawing.ts';
 import { usePictures } from '../../engine/use-pictures.ts';
 import { useSortable } from '@dnd-kit/sortable';
@@ -10,6 +10,7 @@ import { inkBackground } from '../ink-colour.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';
 import { showPlate } from '../../store/view-slice.ts';
+import { moveTo } from '../move-to.ts';
 import { areaWords, screenWords, shortScreen } from '../words.ts';
 
 const CLEAR: LinearRgb = [0.93, 0.93, 0.91];
@@ -23,10 +24,18 @@ const WIDE_CARDS = 2;
 /** Rest before the whole film is counted for a card, ms: the table comes first. */
 const PATIENCE = 900;
 
-/** A plate: its own film as picture, ink, screen, coverage; dragged to print sooner or later. */
+/** A plate: its own film as picture, ink, screen, coverage; dragged, or moved by Shift and an arrow, to print sooner or later. */
 export function PlateCard({ index }: { index: number }) {
+  const dispatch = useAppDispatch();
   const { plates } = useDocument().recipe;
   const { id } = plates[index];
+  const onKeyDown = (event: KeyboardEvent) => {
+    const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
+    const next = plates[index + by];
+    if (!event.shiftKey || by === 0 || !next) return;
+    event.preventDefault();
+    dispatch(edit('Printing order', (draft) => moveTo(draft.recipe.plates, id, next.id)));
+  };
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id });
   return (
     <div
@@ -37,6 +46,7 @@ export function PlateCard({ index }: { index: number }) {
       {...listeners}
       role="group"
       tabIndex={-1}
+      onKeyDown={onKeyDown}
     >
       <Plate index={index} />
       <LeaveOut index={index} />
