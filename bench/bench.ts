@@ -244,133 +244,132 @@ for (const [name, screen] of SCREENS) {
   if (made > 0) add(`screen: ${name}`, made, turns, target(screen), naiveRate);
 }
 
-// Without WebAssembly only the screens are told: what its absence costs.
-if (!('WebAssembly' in globalThis)) {
-  console.log('\nThe same screens by the plain kernels, for machines whose WebAssembly has no SIMD:\n');
-  print();
-  process.exit();
-}
+if ('WebAssembly' in globalThis) {
+  const dotScene: Scene = {
+    ...scene,
+    recipe: { ...a3, plates: [{ ...a3.plates[0], screen: newScreen('dots', { ruling: 23, angle: 22.5 }) }] },
+  };
+  let svgBytes = 0;
+  const geometry = measure(3, () => (svgBytes = plateSvg(dotScene, 0, 'Bench', 0).text.length));
+  rows.push({
+    work: `geometry of 102 000 dots, ${(svgBytes / 1e6).toFixed(1)} MB`,
+    amount: '102 000',
+    ...geometry,
+    target: '≤ 2 s, ≤ 8 MB',
+  });
 
-const dotScene: Scene = {
-  ...scene,
-  recipe: { ...a3, plates: [{ ...a3.plates[0], screen: newScreen('dots', { ruling: 23, angle: 22.5 }) }] },
-};
-let svgBytes = 0;
-const geometry = measure(3, () => (svgBytes = plateSvg(dotScene, 0, 'Bench', 0).text.length));
-rows.push({
-  work: `geometry of 102 000 dots, ${(svgBytes / 1e6).toFixed(1)} MB`,
-  amount: '102 000',
-  ...geometry,
-  target: '≤ 2 s, ≤ 8 MB',
-});
-
-const wide = { ...band, height: 2048 };
-const bits = plateBits(scene, 0, frame, wide);
-const filmPixels = (frame.width * wide.height) / 1e6;
-add(
-  'Group 4, 65 lpi film',
-  filmPixels,
-  measure(9, () => void encodeGroup4(bits)),
-  '≥ 200 Mpx/s',
-);
-add(
-  'averaging bits for the table',
-  filmPixels,
-  measure(9, () => {
-    areaSum({ width: 31.4, height: 31.4 }, { x: 0, y: 0 }, 446, 65, frame.width).add(bits, 0);
-  }),
-  '—',
-);
-
-let countNaive = 0;
-const small = { ...wide, height: 256 };
-const naiveCount = measure(3, () => {
-  for (let y = 0; y < small.height; y++)
-    for (let x = 0; x < small.width; x++) countNaive += bitAt(bits, x, y);
-});
-const averaging = rows.at(-1)!;
-averaging.toNaive = averaging.rate! / (((small.width * small.height) / 1e6 / naiveCount.time) * 1000);
-
-for (const [ruling, angle] of [
-  [65, 45],
-  [30, 15],
-  [10, 7.5],
-]) {
-  const supercell = findSupercell(ruling, angle, 1200);
+  const wide = { ...band, height: 2048 };
+  const bits = plateBits(scene, 0, frame, wide);
+  const filmPixels = (frame.width * wide.height) / 1e6;
   add(
-    `thresholds, ${ruling} lpi at ${angle}°`,
-    supercell.pixels / 1e6,
-    measure(7, () => void buildThresholds(supercell, spotOf('round'))),
+    'Group 4, 65 lpi film',
+    filmPixels,
+    measure(9, () => void encodeGroup4(bits)),
+    '≥ 200 Mpx/s',
+  );
+  add(
+    'averaging bits for the table',
+    filmPixels,
+    measure(9, () => {
+      areaSum({ width: 31.4, height: 31.4 }, { x: 0, y: 0 }, 446, 65, frame.width).add(bits, 0);
+    }),
     '—',
   );
-}
 
-// A colour picture of 31 megapixels into four process inks, all bands of it, with the table already there.
-const process4 = (() => {
-  const [width, height] = [6480, 4860];
-  const data = new Uint8Array(width * height * 3);
-  for (let y = 0, i = 0; y < height; y++) {
-    for (let x = 0; x < width; x++, i += 3) {
-      data[i] = 128 + 90 * Math.sin(x / 210);
-      data[i + 1] = 128 + 90 * Math.cos(y / 170);
-      data[i + 2] = (x + y) >> 4;
-    }
-  }
-  const source = pictureSource({ width, height, channels: 3, data }, 1, 300);
-  const [{ stock, limit }] = PRINTING_CONDITIONS;
-  const press = { stock, ...processInks(PRINTING_CONDITIONS[0]) };
-  const route = newProcess(PROCESS_IDS, limit);
-  const separate = (tone: Tone) => {
-    const rows = Object.values(PROCESS_IDS).map((id) =>
-      inkRows(source, tone, route, id, press, undefined, false)!,
+  let countNaive = 0;
+  const small = { ...wide, height: 256 };
+  const naiveCount = measure(3, () => {
+    for (let y = 0; y < small.height; y++)
+      for (let x = 0; x < small.width; x++) countNaive += bitAt(bits, x, y);
+  });
+  const averaging = rows.at(-1)!;
+  averaging.toNaive = averaging.rate! / (((small.width * small.height) / 1e6 / naiveCount.time) * 1000);
+
+  for (const [ruling, angle] of [
+    [65, 45],
+    [30, 15],
+    [10, 7.5],
+  ]) {
+    const supercell = findSupercell(ruling, angle, 1200);
+    add(
+      `thresholds, ${ruling} lpi at ${angle}°`,
+      supercell.pixels / 1e6,
+      measure(7, () => void buildThresholds(supercell, spotOf('round'))),
+      '—',
     );
-    for (let y = 0; y < height; y += 64) for (const { row } of rows) row(y);
-  };
-  return { separate, pixels: (width * height) / 1e6 };
-})();
-add(
-  'separation to four inks',
-  process4.pixels,
-  measure(3, () => process4.separate(NO_TONE)),
-  '≥ 10.5 Mpx/s a core',
-);
-
-const colours = overprints(a3.stock, a3.inks);
-const draftFrame = filmFrame({ ...a3, sheet: { ...a3.sheet, resolution: 76 } });
-const fit = { columns: 446, rows: 631 };
-const draft = measure(15, () => {
-  const view = { x: 0, y: 0, width: draftFrame.width, height: draftFrame.height, ...fit };
-  proof(scene, draftFrame, view, { first: 0, count: fit.rows }, [0], colours);
-});
-rows.push({
-  work: 'first picture of an A3 sheet at fit',
-  amount: '446 × 631',
-  ...draft,
-  target: '≤ 50 ms',
-});
-const exact = measure(3, () => {
-  const view = { x: 0, y: 0, width: frame.width, height: frame.height, ...fit };
-  proof(scene, frame, view, { first: 0, count: fit.rows }, [0], colours);
-});
-add('exact picture of an A3 sheet at fit', (frame.width * frame.height) / 1e6, exact, '—');
-
-let written = 0;
-const nowhere: Sink = { write: (bytes) => void (written += bytes.length), patch: () => undefined };
-let peak = 0;
-const film = measure(3, () => {
-  for (const _ of makeFilm(
-    scene,
-    0,
-    { mirrored: false, negative: false },
-    tiffFile(nowhere, filmFacts(scene, 0, 'Bench'), 'group4'),
-  )) {
-    peak = Math.max(peak, process.memoryUsage.rss());
   }
-});
-add('one-plate A3 film at 1200 dpi, whole', (frame.width * frame.height) / 1e6, film, '—');
 
-print();
-console.log(
-  `\nPeak memory of the process while making the film: ${(peak / 1e6).toFixed(0)} MB (target ≤ 600 MB).`,
-);
-console.log(`Checks that nothing was skipped: ${written} bytes written, ${countNaive} pixels counted.`);
+  // A colour picture of 31 megapixels into four process inks, all bands of it, with the table already there.
+  const process4 = (() => {
+    const [width, height] = [6480, 4860];
+    const data = new Uint8Array(width * height * 3);
+    for (let y = 0, i = 0; y < height; y++) {
+      for (let x = 0; x < width; x++, i += 3) {
+        data[i] = 128 + 90 * Math.sin(x / 210);
+        data[i + 1] = 128 + 90 * Math.cos(y / 170);
+        data[i + 2] = (x + y) >> 4;
+      }
+    }
+    const source = pictureSource({ width, height, channels: 3, data }, 1, 300);
+    const [{ stock, limit }] = PRINTING_CONDITIONS;
+    const press = { stock, ...processInks(PRINTING_CONDITIONS[0]) };
+    const route = newProcess(PROCESS_IDS, limit);
+    const separate = (tone: Tone) => {
+      const rows = Object.values(PROCESS_IDS).map((id) =>
+        inkRows(source, tone, route, id, press, undefined, false)!,
+      );
+      for (let y = 0; y < height; y += 64) for (const { row } of rows) row(y);
+    };
+    return { separate, pixels: (width * height) / 1e6 };
+  })();
+  add(
+    'separation to four inks',
+    process4.pixels,
+    measure(3, () => process4.separate(NO_TONE)),
+    '≥ 10.5 Mpx/s a core',
+  );
+
+  const colours = overprints(a3.stock, a3.inks);
+  const draftFrame = filmFrame({ ...a3, sheet: { ...a3.sheet, resolution: 76 } });
+  const fit = { columns: 446, rows: 631 };
+  const draft = measure(15, () => {
+    const view = { x: 0, y: 0, width: draftFrame.width, height: draftFrame.height, ...fit };
+    proof(scene, draftFrame, view, { first: 0, count: fit.rows }, [0], colours);
+  });
+  rows.push({
+    work: 'first picture of an A3 sheet at fit',
+    amount: '446 × 631',
+    ...draft,
+    target: '≤ 50 ms',
+  });
+  const exact = measure(3, () => {
+    const view = { x: 0, y: 0, width: frame.width, height: frame.height, ...fit };
+    proof(scene, frame, view, { first: 0, count: fit.rows }, [0], colours);
+  });
+  add('exact picture of an A3 sheet at fit', (frame.width * frame.height) / 1e6, exact, '—');
+
+  let written = 0;
+  const nowhere: Sink = { write: (bytes) => void (written += bytes.length), patch: () => undefined };
+  let peak = 0;
+  const film = measure(3, () => {
+    for (const _ of makeFilm(
+      scene,
+      0,
+      { mirrored: false, negative: false },
+      tiffFile(nowhere, filmFacts(scene, 0, 'Bench'), 'group4'),
+    )) {
+      peak = Math.max(peak, process.memoryUsage.rss());
+    }
+  });
+  add('one-plate A3 film at 1200 dpi, whole', (frame.width * frame.height) / 1e6, film, '—');
+
+  print();
+  console.log(
+    `\nPeak memory of the process while making the film: ${(peak / 1e6).toFixed(0)} MB (target ≤ 600 MB).`,
+  );
+  console.log(`Checks that nothing was skipped: ${written} bytes written, ${countNaive} pixels counted.`);
+} else {
+  // Only the screens are told: what the absence of WebAssembly costs.
+  console.log('\nThe same screens by the plain kernels, for machines whose WebAssembly has no SIMD:\n');
+  print();
+}

@@ -33,6 +33,9 @@ describe('jobs', () => {
     const { picture } = job.document.recipe.originals[0].content as { picture: string };
     const { body: file } = await server.http.get(`/api/originals/${picture}`).expect(200);
     expect(body.files).toEqual([file]);
+    const bare = { ...job.document, recipe: { ...job.document.recipe, originals: [] } };
+    const { body: empty } = await server.http.post('/api/jobs').send({ document: bare }).expect(201);
+    expect((await server.http.get(`/api/jobs/${empty.id}`).expect(200)).body.files).toEqual([]);
   });
 
   it('keep document and undo history; undone steps stay until something else is done', async () => {

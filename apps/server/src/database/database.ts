@@ -9,9 +9,9 @@ import { migrate as migrateNode } from 'drizzle-orm/node-postgres/migrator';
 import { drizzle as drizzlePglite } from 'drizzle-orm/pglite';
 import { migrate as migratePglite } from 'drizzle-orm/pglite/migrator';
 import pg from 'pg';
+import { letGo } from '../let-go.ts';
 import { MIGRATIONS_FOLDER } from '../paths.ts';
 import { copiedField, copyRow } from './copy.ts';
-import { letGo } from '../let-go.ts';
 import { originalBytes } from './schema.ts';
 
 export type Queries = PgDatabase<PgQueryResultHKT, Record<string, never>>;

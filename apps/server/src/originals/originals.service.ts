@@ -80,6 +80,7 @@ export class OriginalsService {
 
   /** What is known of the files named, as far as they are here. */
   async named(uses: readonly FileUse[]): Promise<OriginalView[]> {
+    if (uses.length === 0) return [];
     const rows = await this.database.queries
       .select()
       .from(originals)
@@ -94,7 +95,6 @@ export class OriginalsService {
 
   /** Those of the files named that are not here, or are of another kind. */
   async missing(uses: readonly FileUse[]): Promise<FileUse[]> {
-    if (uses.length === 0) return [];
     const found = await this.named(uses);
     return uses.filter(
       (use) => !found.some(({ sha256, kind }) => sha256 === use.sha256 && kind === use.kind),
@@ -173,7 +173,7 @@ export class OriginalsService {
 
   private async profileBytes(sha256: string): Promise<Uint8Array> {
     if ((await this.get(sha256)).kind !== 'profile') throw notFound('colour profile of this kind');
-    return new Uint8Array(await this.bytes(sha256, 'working'));
+    return this.bytes(sha256, 'working');
   }
 
   /** Everything the originals of a recipe are made from. */
@@ -181,7 +181,7 @@ export class OriginalsService {
     const out: SharedMaterials = { pictures: {}, drawings: {}, fonts: {}, tables: {} };
     for (const { sha256, kind } of filesOf(recipe)) {
       if (kind === 'drawing') out.drawings[sha256] = await this.drawing(sha256);
-      else if (kind === 'font') out.fonts[sha256] = new Uint8Array(await this.font(sha256));
+      else if (kind === 'font') out.fonts[sha256] = await this.font(sha256);
       else if (kind === 'picture') out.pictures[sha256] = await this.pyramid(sha256);
     }
     for (const { route } of recipe.originals) {
@@ -229,7 +229,8 @@ export class OriginalsService {
     const bytes = new Uint8Array(sizes.reduce((sum, { size }) => sum + size, 0));
     for (let part = 0, at = 0; part < sizes.length; at += sizes[part++].size) {
       const piece = await this.database.readBytes({ sha256, kind, part });
-      if (piece) bytes.set(piece, at);
+      if (!piece) throw notFound('original that is whole');
+      bytes.set(piece, at);
     }
     return bytes;
   }

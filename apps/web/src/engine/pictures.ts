@@ -45,33 +45,25 @@ export const pictures = {
     if (state && state !== 'failed') return;
     states.set(sha256, 'loading');
     const run = async () => {
+      if (kind === 'picture') {
+        if (smallLevel > 0) {
+          await keep(sha256, await lanes[0].remote.fetchSmall(sha256, width, height, smallLevel), 'small');
+          // Whole pictures keep a worker busy: something is shown first.
+          await nextDraft();
+        }
+        await keep(sha256, await lanes[lanes.length - 1].remote.fetchWhole(sha256), 'whole');
+        return;
+      }
       if (kind === 'font') {
         const font = await lanes[0].remote.fetchFont(sha256);
         await Promise.all(lanes.map(({ remote }) => remote.keepFont(sha256, font)));
-        states.set(sha256, 'whole');
-        tell();
-        return;
-      }
-      if (kind === 'profile') {
-        // What it gives is fetched as a separation.
-        states.set(sha256, 'whole');
-        tell();
-        return;
-      }
-      if (kind === 'drawing') {
+      } else if (kind === 'drawing') {
         const drawing = await lanes[0].remote.fetchDrawing(sha256);
         await Promise.all(lanes.map(({ remote }) => remote.keepDrawing(sha256, drawing)));
-        states.set(sha256, 'whole');
-        tell();
-        return;
       }
-      if (smallLevel > 0) {
-        // Whole pictures keep a worker busy: something is shown first.
-        const shown = nextDraft();
-        await keep(sha256, await lanes[0].remote.fetchSmall(sha256, width, height, smallLevel), 'small');
-        await shown;
-      }
-      await keep(sha256, await lanes[lanes.length - 1].remote.fetchWhole(sha256), 'whole');
+      // What a profile gives is fetched as a separation.
+      states.set(sha256, 'whole');
+      tell();
     };
     run().catch(() => {
       states.set(sha256, 'failed');

@@ -111,7 +111,8 @@ export function useDrawing(
     setState((before) => (before.sharpness === 'exact' ? { ...before, sharpness: 'draft' } : before));
     // What is told to be patient lets the table's first picture go before its own.
     const haste = patience > SETTLE ? SECOND : FIRST;
-    drafting.current ??= drawDrafts(latest, take, haste, state.sharpness === 'nothing', () =>
+    const bare = state.sharpness === 'nothing' && haste === FIRST;
+    drafting.current ??= drawDrafts(latest, take, haste, bare, () =>
       setState((before) => ({ ...before, sharpness: 'draft' })),
     ).finally(() => {
       drafting.current = undefined;

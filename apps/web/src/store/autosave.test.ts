@@ -1,19 +1,8 @@
 import { jest } from '@jest/globals';
-import { newJob, type JobView } from '@brachytone/job';
 import { saveNow } from './autosave.ts';
 import { closed, edit, opened } from './job-slice.ts';
 import { store } from './store.ts';
-
-const view: JobView = {
-  id: 'job',
-  revision: 4,
-  putAway: false,
-  touched: '2026-11-01T20:00:00Z',
-  document: newJob({ sha256: 'a'.repeat(64), name: 'moon.png', width: 100, height: 100 }),
-  steps: [],
-  position: 0,
-  files: [],
-};
+import { testJob } from './testing.ts';
 
 interface Sent {
   revision: number;
@@ -36,7 +25,7 @@ beforeEach(() => {
     sent.push(body);
     return Promise.resolve(answer(body));
   });
-  store.dispatch(opened(view));
+  store.dispatch(opened(testJob));
 });
 
 describe('saving', () => {
@@ -91,7 +80,7 @@ describe('saving', () => {
     answer = ({ document }) => {
       const turned = Object.fromEntries(Object.entries(document).reverse());
       return reply(
-        { status: 409, detail: 'x', job: { ...view, revision: 5, position: 1, document: turned } },
+        { status: 409, detail: 'x', job: { ...testJob, revision: 5, position: 1, document: turned } },
         409,
       );
     };
@@ -101,12 +90,12 @@ describe('saving', () => {
   });
 
   it('says so when another window saved something else, and when the server refuses', async () => {
-    answer = () => reply({ status: 409, detail: 'Saved elsewhere', job: { ...view, revision: 9 } }, 409);
+    answer = () => reply({ status: 409, detail: 'Saved elsewhere', job: { ...testJob, revision: 9 } }, 409);
     rename('one');
     await saveNow();
     expect(job()).toMatchObject({ save: 'conflict', saveMessage: 'Saved elsewhere' });
     expect(job().theirs?.revision).toBe(9);
-    store.dispatch(opened(view));
+    store.dispatch(opened(testJob));
     answer = () => reply({ status: 422, detail: 'Not right' }, 422);
     rename('two');
     await saveNow();
@@ -116,7 +105,7 @@ describe('saving', () => {
 });
 
 it('closing a job leaves another that was opened meanwhile', () => {
-  store.dispatch(opened({ ...view, id: 'other' }));
+  store.dispatch(opened({ ...testJob, id: 'other' }));
   store.dispatch(closed('job'));
   expect(job().id).toBe('other');
   store.dispatch(closed('other'));

@@ -1,17 +1,6 @@
 import { jest } from '@jest/globals';
-import { newJob, type JobView } from '@brachytone/job';
 import { askEarly, takeEarly } from './early-job.ts';
-
-const view: JobView = {
-  id: 'one',
-  revision: 1,
-  putAway: false,
-  touched: '2026-11-01T20:00:00Z',
-  document: newJob({ sha256: 'a'.repeat(64), name: 'moon.png', width: 100, height: 100 }),
-  steps: [],
-  position: 0,
-  files: [],
-};
+import { testJob } from './testing.ts';
 
 /** Stands for the page's address and for what the server answers. */
 function page(pathname: string, answer: Response | Error) {
@@ -27,15 +16,15 @@ function page(pathname: string, answer: Response | Error) {
 }
 
 it('the job of the address is asked for at once, and given once', async () => {
-  const asked = page('/jobs/one/tone', new Response(JSON.stringify(view)));
+  const asked = page('/jobs/job/tone', new Response(JSON.stringify(testJob)));
   const come = jest.fn();
   askEarly(come);
-  expect(asked).toEqual(['/api/jobs/one']);
+  expect(asked).toEqual(['/api/jobs/job']);
   expect(await takeEarly('two')).toBeUndefined();
-  expect(await takeEarly('one')).toEqual(view);
-  expect(come).toHaveBeenCalledWith(view);
+  expect(await takeEarly('job')).toEqual(testJob);
+  expect(come).toHaveBeenCalledWith(testJob);
   // What comes later is asked for anew: it may have changed.
-  expect(await takeEarly('one')).toBeUndefined();
+  expect(await takeEarly('job')).toBeUndefined();
 });
 
 it('where the address names no job nothing is asked for', () => {

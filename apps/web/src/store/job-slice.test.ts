@@ -1,4 +1,3 @@
-import { newJob } from '@brachytone/job';
 import { configureStore, type UnknownAction } from '@reduxjs/toolkit';
 import type { JobView } from '@brachytone/job';
 import {
@@ -14,17 +13,7 @@ import {
   undone,
 } from './job-slice.ts';
 import type { AppThunk } from './store.ts';
-
-const view: JobView = {
-  id: 'job',
-  revision: 4,
-  putAway: false,
-  touched: '2026-11-01T20:00:00Z',
-  document: newJob({ sha256: 'a'.repeat(64), name: 'moon.png', width: 100, height: 100 }),
-  steps: [],
-  position: 0,
-  files: [],
-};
+import { testJob } from './testing.ts';
 
 /** A store with a job open, and short ways to change and read it. */
 function table() {
@@ -33,7 +22,7 @@ function table() {
     middleware: (defaults) => defaults({ serializableCheck: false, immutableCheck: false }),
   });
   const dispatch = store.dispatch as (action: UnknownAction | AppThunk) => void;
-  dispatch(opened(view));
+  dispatch(opened(testJob));
   return {
     dispatch,
     set: (ruling: number, gesture: string | null = null) =>
@@ -61,7 +50,7 @@ describe('the open job', () => {
     expect(job().steps).toHaveLength(2);
     dispatch(redone());
     expect(ruling()).toBe(60);
-    expect(view.document.recipe.plates[0].screen.settings.ruling).toBe(30);
+    expect(testJob.document.recipe.plates[0].screen.settings.ruling).toBe(30);
   });
 
   it('takes a gesture as one step, but not across a save', () => {
@@ -92,7 +81,7 @@ describe('the open job', () => {
   });
 
   it('in a conflict keeps both versions within reach', () => {
-    const theirs: JobView = { ...view, revision: 5, document: { ...view.document, name: 'theirs' } };
+    const theirs: JobView = { ...testJob, revision: 5, document: { ...testJob.document, name: 'theirs' } };
     const conflict = saveFailed({ save: 'conflict', message: 'two', unsavedFrom: 0, theirs });
     const mine = table();
     mine.set(70);

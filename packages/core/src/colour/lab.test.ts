@@ -1,6 +1,6 @@
 import { converter } from 'culori';
 import { linearToLab, quickLab } from './lab.ts';
-import { linearOf8 } from './srgb.ts';
+import { encode8, linearOf8, linearToSrgb } from './srgb.ts';
 
 /** An independent general-purpose colour library's Lab under D50. */
 const reference = converter('lab');
@@ -25,4 +25,13 @@ describe('Lab', () => {
     }
     expect(worst).toBeLessThan(0.1);
   });
+});
+
+it('light becomes the nearest 8-bit sample, at every one of 65536 steps and beyond both ends', () => {
+  const wrong: number[] = [];
+  for (let i = 0; i <= 65535; i++) {
+    if (encode8(i / 65535) !== Math.round(linearToSrgb(i / 65535) * 255)) wrong.push(i);
+  }
+  expect(wrong).toEqual([]);
+  expect([encode8(-1), encode8(2)]).toEqual([0, 255]);
 });

@@ -31,11 +31,8 @@ function writeSegment(
 /** Writes a segment of one pixel, which needs no steps. */
 function writePixel(out: Int32Array, at: number, place: Place, x: number, y: number): void {
   place(x, y, next);
-  out.fill(0, at, at + SEGMENT);
-  out[at] = fixed(next[0]);
-  out[at + 2] = fixed(next[1]);
+  writeSegment(out, at, [next[0], next[0]], [next[1], next[1]], 1, 1);
   out[at + 4] = next[2] * 256;
-  out[at + 6] = 1;
 }
 
 /**

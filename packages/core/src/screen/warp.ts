@@ -28,7 +28,7 @@ const SIDE = 256;
 
 /** Where pixels fall in a screen's cells, when its lattice bends or its dots are scattered. */
 export interface Warp {
-  /** Places are told every 2 to this power pixels of a row, and run evenly between; dots along rings begin anew at each. */
+  /** Places are told every 2 to this power pixels of a row, and run evenly between, but that dots along rings begin anew in each ring. */
   readonly shift: number;
   /**
    * Writes u and v in cells (only their fractions count) and an offset to coverage for the middle of the pixel (x, y), which

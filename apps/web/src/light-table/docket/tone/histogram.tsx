@@ -1,7 +1,7 @@
 import { lazy, Suspense } from 'react';
 import type { HistogramProps } from './histogram-bars.tsx';
 
-// Charts are a third of the program: the table does not wait for them.
+// What draws charts is a fifth of the program: the table does not wait for it.
 const Bars = lazy(() =>
   import('./histogram-bars.tsx').then(({ HistogramBars }) => ({ default: HistogramBars })),
 );
