@@ -22,6 +22,7 @@ interface Props {
 }
 
 let gestures = 0;
+const newGesture = (label: string): string => `${label}-${(gestures += 1)}`;
 
 /** The control every number has: a label, a slider, a number. */
 export function SliderRow({
@@ -44,7 +45,7 @@ export function SliderRow({
   const [low, high] = usual;
   const snap = (v: number) => Number((Math.round(v / unit.step) * unit.step).toFixed(4));
   const begin = (key: boolean) => {
-    gesture.current = `${label}-${++gestures}`;
+    gesture.current = newGesture(label);
     byKey.current = key;
   };
   const move = (next: number) => {
@@ -81,7 +82,7 @@ export function SliderRow({
         unit={unit}
         least={least}
         most={most}
-        onChange={(next) => onChange(next, `${label}-${++gestures}`)}
+        onChange={(next) => onChange(next, newGesture(label))}
         {...(path ? { onStrip: openStrip } : {})}
       />
       {path && (

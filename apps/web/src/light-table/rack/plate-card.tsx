@@ -90,7 +90,8 @@ function Plate({ index }: { index: number }) {
   const plate = recipe.plates[index];
   const ink = recipe.inks.find(({ id }) => id === plate.ink)!;
   const ratio = window.devicePixelRatio || 1;
-  const frame = useMemo(() => filmFrame(recipe), [recipe]);
+  const { sheet } = recipe;
+  const frame = useMemo(() => filmFrame({ sheet }), [sheet]);
   const wide = recipe.plates.length <= WIDE_CARDS;
   const scale = Math.min((HEIGHT * ratio) / frame.height, ((wide ? WIDEST : NARROW) * ratio) / frame.width);
   const columns = Math.max(1, Math.floor(frame.width * scale));

@@ -1,7 +1,15 @@
 import { filmFrame, labToHex } from '@brachytone/core';
-import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, type PointerEvent } from 'react';
+import {
+  useCallback,
+  useEffect,
+  useEffectEvent,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  type PointerEvent,
+} from 'react';
 import { useParams } from 'react-router';
-import { useDrawing, type Drawing, type Receive } from '../../engine/use-drawing.ts';
+import { useDrawing, type Drawing } from '../../engine/use-drawing.ts';
 import { usePictures } from '../../engine/use-pictures.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';
@@ -49,7 +57,8 @@ export function Table() {
   const cropping =
     stage === 'original' && view.table === 'original' && part === null && cropRecipe !== undefined;
   const recipe = cropping ? cropRecipe : document.recipe;
-  const frame = useMemo(() => filmFrame(recipe), [recipe]);
+  const { sheet } = recipe;
+  const frame = useMemo(() => filmFrame({ sheet }), [sheet]);
   const { arrival, version } = usePictures(recipe);
   const lie = layOut(view, recipe.sheet, frame, size, size.ratio);
   const visible = size.width > 0 ? visiblePart(lie, frame, size) : undefined;
@@ -73,13 +82,13 @@ export function Table() {
         }
       : undefined;
   const { canvas, receive } = useCanvas(size);
-  const place = useRef({ left: 0, top: 0 });
-  if (visible) place.current = { left: visible.left, top: visible.top };
   const { sharpness } = useDrawing(
     drawing,
     version,
     arrival === 'whole',
-    (rgba, columns, firstRow, drawn, sharp) => receive(rgba, columns, firstRow, drawn, sharp, place.current),
+    (rgba, columns, firstRow, drawn) => {
+      if (visible) receive(rgba, columns, firstRow, drawn, visible);
+    },
   );
 
   const press = useRef<{ x: number; y: number; lie: typeof lie } | undefined>(undefined);
@@ -110,8 +119,7 @@ export function Table() {
       }),
     );
   };
-  const wheel = useRef<(event: WheelEvent) => void>(() => undefined);
-  wheel.current = (event) => {
+  const onWheel = useEffectEvent((event: WheelEvent) => {
     event.preventDefault();
     if (view.loupe.open && !event.ctrlKey) {
       dispatch(loupePowered(event.deltaY < 0 ? 1 : -1));
@@ -124,12 +132,12 @@ export function Table() {
     };
     const factor = Math.exp(-event.deltaY * (event.ctrlKey ? 0.01 : 0.0016));
     dispatch(zoomed(zoomAround(lie, frame, point, factor, size, size.ratio)));
-  };
+  });
   useEffect(() => {
     const element = box.current!;
-    const onWheel = (event: WheelEvent) => wheel.current(event);
-    element.addEventListener('wheel', onWheel, { passive: false });
-    return () => element.removeEventListener('wheel', onWheel);
+    const turned = (event: WheelEvent) => onWheel(event);
+    element.addEventListener('wheel', turned, { passive: false });
+    return () => element.removeEventListener('wheel', turned);
   }, []);
 
   const css = (pixels: number) => `${pixels / size.ratio}px`;
@@ -137,8 +145,8 @@ export function Table() {
     <main
       ref={box}
       aria-label="Light table"
-      className="relative grow touch-none overflow-hidden"
-      style={{ background: benchColour(view.bench), cursor: press.current ? 'grabbing' : 'default' }}
+      className="relative grow cursor-default touch-none overflow-hidden active:cursor-grabbing"
+      style={{ background: benchColour(view.bench) }}
       onPointerDown={onPointerDown}
       onPointerMove={onPointerMove}
       onPointerUp={() => (press.current = undefined)}
@@ -228,8 +236,7 @@ function useCanvas(size: { width: number; height: number }) {
       columns: number,
       firstRow: number,
       drawing: Drawing,
-      _sharp: Parameters<Receive>[4],
-      place: { left: number; top: number },
+      { left, top }: { left: number; top: number },
     ) => {
       const context = canvas.current?.getContext('2d');
       if (!context) return;
@@ -237,13 +244,13 @@ function useCanvas(size: { width: number; height: number }) {
       if (before?.drawing !== drawing) {
         const moved =
           !before ||
-          before.left !== place.left ||
-          before.top !== place.top ||
+          before.left !== left ||
+          before.top !== top ||
           JSON.stringify(before.drawing.view) !== JSON.stringify(drawing.view);
         if (moved) context.clearRect(0, 0, context.canvas.width, context.canvas.height);
-        shown.current = { drawing, ...place };
+        shown.current = { drawing, left, top };
       }
-      context.putImageData(new ImageData(rgba, columns), place.left, place.top + firstRow);
+      context.putImageData(new ImageData(rgba, columns), left, top + firstRow);
     },
     [],
   );
