@@ -11,3 +11,4 @@ export * from './separate';
 export * from './group4';
 export * from './places';
 export * from './grey';
+export * from './light';

@@ -111,7 +111,21 @@ export interface Kernels {
     plates: number,
     digits: number,
     apart: number,
+    many: number,
     bytes: number,
   ): void;
-  addRow(row: number, edges: number, shares: number, count: number, weight: number, out: number): void;
+  addCounts(
+    digits: number,
+    apart: number,
+    many: number,
+    edges: number,
+    masks: number,
+    shares: number,
+    count: number,
+    weight: number,
+    out: number,
+    rest: number,
+    next: number,
+  ): void;
+  addScaled(from: number, weight: number, to: number, count: number): void;
 }

@@ -39,13 +39,18 @@ const BITS_BYTES = LONGEST_ROW / 8 + 64;
 export const DIGITS = 6;
 export const COUNTED_ROWS = 2 ** DIGITS - 1;
 export const COUNTED_PLATES = 4;
-/** Rows of bits, the digits of how many had each set of them, the boundaries of boxes on them, and their sums. */
+/**
+ * Rows of bits, the digits of how many had each set of them, the boundaries of boxes on them with their masks, and sums over those: of a row of boxes, and
+ * what they share with the row below.
+ */
 export const SUMS = {
   row: area(COUNTED_PLATES * BITS_BYTES),
   digits: area((2 ** COUNTED_PLATES - 1) * DIGITS * BITS_BYTES),
   edges: area(4 * MEGABYTE),
+  masks: area(16 * MEGABYTE),
   shares: area(8 * MEGABYTE),
   out: area(8 * MEGABYTE),
+  below: area(8 * MEGABYTE),
 };
 /** Rows that a filter passes over, with the addresses and weights of its taps. */
 export const FILTER = {
@@ -89,6 +94,9 @@ export const pixelsAt = (address: number, count: number): Uint16Array =>
 export const bytesAt = (address: number, count: number): Uint8Array => new Uint8Array(buffer, address, count);
 export const wholesAt = (address: number, count: number): Int32Array =>
   new Int32Array(buffer, address, count);
+/** A view of 32-bit numbers. */
+export const lightAt = (address: number, count: number): Float32Array =>
+  new Float32Array(buffer, address, count);
 export const realsAt = (address: number, count: number): Float64Array =>
   new Float64Array(buffer, address, count);
 

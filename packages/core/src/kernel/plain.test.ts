@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { BLACK_CODES, WHITE_CODES } from '../film/run-codes.ts';
 import { plainKernels } from './plain.ts';
+import { boundaryMasks } from './boundaries.ts';
 import { PLACES, runningNumbers, scatteringNumbers } from '../screen/places.ts';
 import type { Kernels } from './kernels.ts';
 import { startKernels } from './start.ts';
@@ -285,26 +286,44 @@ describe('plain kernels make the very bits of the compiled ones', () => {
         seed,
         () => undefined,
         (k) => {
-          for (let row = 0; row < 5 + (seed % 20); row++) k.countSets(A + 48 * row, 400, plates, OUT, 64, 48);
+          for (let row = 0; row < 5 + (seed % 20); row++)
+            k.countSets(A + 48 * row, 400, plates, OUT, 64, 1 + (seed % 6), 48);
         },
       );
       expectSame(results, OUT, 15 * 6 * 64);
     }));
-  it('summing', () =>
+  it('adding scaled light', () =>
     check((seed) => {
-      const prepare = (bytes: Uint8Array, view: DataView) => {
-        for (let i = 0; i < 20; i++) view.setFloat64(from(OUT) + 8 * i, i * 3.5, true);
-        bytes.fill(0, from(A) + 60, from(A) + 70);
-        for (let i = 0; i <= 20; i++) {
-          const at = i * (20 + (seed % 100) / 30);
-          view.setInt32(from(B) + 4 * i, Math.floor(at), true);
-          view.setFloat64(from(C) + 8 * i, at - Math.floor(at), true);
+      const prepare = (_: Uint8Array, view: DataView) => {
+        for (let i = 0; i < WIDTH; i++) {
+          view.setFloat32(from(A) + 4 * i, view.getInt16(from(A) + 4 * i) / 9e3, true);
+          view.setFloat32(from(OUT) + 4 * i, view.getInt16(from(OUT) + 4 * i) / 7e3, true);
         }
       };
       expectSame(
-        made(seed, prepare, (k) => k.addRow(A, B, C, 20, 0.25 + (seed % 4) / 5, OUT)),
+        made(seed, prepare, (k) => k.addScaled(A, (seed % 999) / 333 - 1.5, OUT, WIDTH)),
         OUT,
-        160,
+        4 * WIDTH,
+      );
+    }));
+  it('summing counts between boundaries', () =>
+    check((seed) => {
+      const prepare = (bytes: Uint8Array, view: DataView) => {
+        for (let i = 0; i < 40; i++) view.setFloat64(from(OUT) + 8 * i, i * 3.5, true);
+        for (let i = 0; i <= 20; i++) {
+          const at = i * (1 + (seed % 800) / 10);
+          view.setInt32(from(B) + 4 * i, Math.floor(at), true);
+          view.setFloat64(from(C) + 8 * i, at - Math.floor(at), true);
+        }
+        boundaryMasks(new Int32Array(bytes.buffer, from(B), 21), bytes.subarray(from(D)));
+      };
+      expectSame(
+        made(seed, prepare, (k) => {
+          const weight = 0.25 + (seed % 4) / 5;
+          k.addCounts(A, 240, 1 + (seed % 6), B, D, C, 20, weight, OUT, 1 - weight, OUT + 160);
+        }),
+        OUT,
+        320,
       );
     }));
   it.each(Object.entries(PLACES))('places, %s', (kind, number) =>

@@ -7,7 +7,7 @@ import type { Kernels } from './kernels.ts';
 const PLACE_KINDS = Object.keys(PLACES) as PlaceKind[];
 
 /** Bytes of memory, as many as the compiled kernels have. */
-const BYTES = 2304 << 16;
+const BYTES = 2688 << 16;
 
 const { fround, imul } = Math;
 const kept = (value: number): number => (value < 0 ? 0 : value > 65535 ? 65535 : value);
@@ -24,6 +24,7 @@ export function plainKernels(): Kernels {
   const u16 = new Uint16Array(buffer);
   const i16 = new Int16Array(buffer);
   const i32 = new Int32Array(buffer);
+  const f32 = new Float32Array(buffer);
   const f64 = new Float64Array(buffer);
   const reduced =
     (better: (a: number, b: number) => boolean) =>
@@ -195,12 +196,12 @@ export function plainKernels(): Kernels {
         u16[(out >> 1) + i] = sum >>> (2 * shift);
       }
     },
-    countSets(rows, rowApart, plates, digits, apart, bytes) {
+    countSets(rows, rowApart, plates, digits, apart, many, bytes) {
       for (let i = 0; i < bytes; i++) {
         for (let set = 1; set < 1 << plates; set++) {
           let carry = 255;
           for (let k = 0; k < plates; k++) if (set & (1 << k)) carry &= u8[rows + k * rowApart + i];
-          for (let k = 0; k < 6; k++) {
+          for (let k = 0; k < many; k++) {
             const at = digits + (6 * (set - 1) + k) * apart + i;
             const before = u8[at];
             u8[at] = before ^ carry;
@@ -209,17 +210,30 @@ export function plainKernels(): Kernels {
         }
       }
     },
-    addRow(row, edges, shares, count, weight, out) {
+    addCounts(digits, apart, many, edges, _masks, shares, count, weight, out, rest, next) {
       let at = i32[edges >> 2];
-      let whole = 0;
       let before = 0;
+      const digit = (row: number, column: number) => (u8[row + (column >> 3)] >> (7 - (column & 7))) & 1;
       for (let i = 0; i <= count; i++) {
         const edge = i32[(edges >> 2) + i];
-        for (; at < edge; at++) whole += (u8[row + (at >> 3)] >> (7 - (at & 7))) & 1;
-        const cut = (u8[row + (edge >> 3)] >> (7 - (edge & 7))) & 1;
-        const total = whole + (cut ? f64[(shares >> 3) + i] : 0);
-        if (i > 0) f64[(out >> 3) + i - 1] += (total - before) * weight;
-        before = total;
+        let [whole, cut] = [0, 0];
+        for (let k = 0, row = digits; k < many; k++, row += apart) {
+          for (let x = at; x < edge; x++) whole += digit(row, x) << k;
+          cut += digit(row, edge) << k;
+        }
+        at = edge;
+        const beyond = cut * f64[(shares >> 3) + i];
+        if (i > 0) {
+          f64[(out >> 3) + i - 1] += (whole + beyond - before) * weight;
+          f64[(next >> 3) + i - 1] += (whole + beyond - before) * rest;
+        }
+        before = beyond;
+      }
+    },
+    addScaled(from, weight, to, count) {
+      const by = fround(weight);
+      for (let i = 0; i < count; i++) {
+        f32[(to >> 2) + i] += fround(f32[(from >> 2) + i] * by);
       }
     },
     greyRow(pixels, channels, red, green, blue, table, out, count) {

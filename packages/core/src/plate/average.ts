@@ -1,3 +1,4 @@
+import { boundaryMasks } from '../kernel/boundaries.ts';
 import { bytesAt, COUNTED_ROWS, DIGITS, kernels, realsAt, SUMS, wholesAt } from '../kernel/memory.ts';
 import type { Bits } from '../raster/bits.ts';
 
@@ -10,6 +11,7 @@ function setBoundaries(start: number, step: number, columns: number, width: numb
     edges[i] = Math.floor(at);
     shares[i] = at - edges[i];
   }
+  boundaryMasks(edges, bytesAt(SUMS.masks, 16 * (columns + 1)));
 }
 
 /** Adds up inked area over equal boxes of device pixels, from bands of rows given top to bottom; see `areaSums`. */
@@ -57,6 +59,9 @@ export interface AreaSums {
   add(bits: readonly Bits[], y: number): void;
 }
 
+/** Binary digits of a count. */
+const digitsOf = (count: number): number => 32 - Math.clz32(count);
+
 /** @param plates at most `COUNTED_PLATES` */
 export function areaSums({ box, start, columns, rows, width }: Boxes, plates: number): AreaSums {
   const sets = (1 << plates) - 1;
@@ -71,42 +76,37 @@ export function areaSums({ box, start, columns, rows, width }: Boxes, plates: nu
       // Rows and digits lie close, so that they stay near the processor.
       const apart = (stride + 31) & ~15;
       const lines = bits.map((_, k) => bytesAt(SUMS.row + k * apart, apart));
-      const digitAt = (set: number, k: number) => SUMS.digits + (DIGITS * (set - 1) + k) * apart;
-      const sums = realsAt(SUMS.out, columns * sets);
-      const digits = bytesAt(SUMS.digits, sets * DIGITS * apart);
-      const clear = () => digits.fill(0);
+      // Sums of the row of boxes that is open, and of the one below.
+      let here = realsAt(SUMS.out, columns * sets).fill(0);
+      let below = realsAt(SUMS.below, columns * sets).fill(0);
       for (const line of lines) line.fill(0, stride);
-      sums.fill(0);
-      clear();
-      // Rows that lie in one row of boxes are counted column by column first; sums gather until the last of them is past.
+      bytesAt(SUMS.digits, sets * DIGITS * apart).fill(0);
+      // Rows that lie in one row of boxes are counted column by column first.
       let [open, counted] = [-1, 0];
-      const addCounted = (weight: number) => {
-        for (let set = 1; set <= sets; set++) {
-          const out = SUMS.out + 8 * columns * (set - 1);
-          for (let k = 0; counted >> k > 0; k++) {
-            kernels.addRow(digitAt(set, k), SUMS.edges, SUMS.shares, columns, weight * 2 ** k, out);
-          }
-        }
+      const count = () => {
+        counted++;
+        kernels.countSets(SUMS.row, apart, plates, SUMS.digits, apart, digitsOf(counted), stride);
       };
-      const empty = () => {
-        if (counted === 0) return;
-        addCounted(1);
-        clear();
+      /** Adds what was counted to the sums by its weight, and counts from nothing again. */
+      const empty = (weight: number, rest: number) => {
+        const many = digitsOf(counted);
+        if (many === 0) return;
+        for (let set = 1; set <= sets; set++) {
+          const digits = SUMS.digits + DIGITS * (set - 1) * apart;
+          const [out, next] = [here, below].map((sums) => sums.byteOffset + 8 * columns * (set - 1));
+          const { edges, masks, shares } = SUMS;
+          kernels.addCounts(digits, apart, many, edges, masks, shares, columns, weight, out, rest, next);
+          bytesAt(digits, many * apart).fill(0);
+        }
         counted = 0;
       };
-      const finish = () => {
-        empty();
-        if (open < 0) return;
-        const base = open * columns;
-        for (let set = 1, at = 0; set <= sets; set++) {
+      const close = () => {
+        empty(1, 0);
+        for (let set = 1, at = 0; set <= sets && open >= 0; set++) {
           const area = areas[set]!;
-          for (let i = 0; i < columns; i++) area[base + i] += sums[at++];
+          for (let i = open * columns; i < (open + 1) * columns; i++) area[i] += here[at++];
         }
-        sums.fill(0);
-      };
-      const count = () => {
-        kernels.countSets(SUMS.row, apart, plates, SUMS.digits, apart, stride);
-        counted++;
+        [here, below] = [below, here.fill(0)];
       };
       for (let r = 0; r < height; r++) {
         const top = (y + r - start.y) / box.height;
@@ -115,25 +115,21 @@ export function areaSums({ box, start, columns, rows, width }: Boxes, plates: nu
         const last = Math.min(rows - 1, Math.ceil(bottom) - 1);
         if (first > last) continue;
         bits.forEach(({ data }, k) => lines[k].set(data.subarray(r * stride, (r + 1) * stride)));
-        if (first === last && top >= first && bottom <= first + 1) {
-          if (first !== open) finish();
-          open = first;
+        if (first !== open) close();
+        open = first;
+        if (top >= first && bottom <= first + 1) {
           count();
-          if (counted === COUNTED_ROWS) empty();
+          if (counted === COUNTED_ROWS) empty(1, 0);
           continue;
         }
-        // A row that boxes share, or that lies across an edge, counts by its share in each.
-        for (let j = first; j <= last; j++) {
-          if (j !== open) finish();
-          else empty();
-          open = j;
-          count();
-          addCounted((Math.min(bottom, j + 1) - Math.max(top, j)) * box.height);
-          clear();
-          counted = 0;
-        }
+        // A row that two rows of boxes share, or that lies across an edge, counts by its share in each.
+        empty(1, 0);
+        count();
+        const share = (Math.min(bottom, first + 1) - Math.max(top, first)) * box.height;
+        empty(share, last > first ? (bottom - last) * box.height : 0);
       }
-      finish();
+      close();
+      if (open >= 0 && ++open < rows) close();
     },
   };
 }

@@ -1,17 +1,20 @@
 import { encode8 } from '../colour/srgb.ts';
 import { fountainInks } from '../ink/fountain.ts';
 import { overprintLight, overprints } from '../ink/overprint.ts';
+import type { Texture } from '../ink/ink.ts';
 import { textureAt } from '../ink/texture.ts';
 import { draftProof, MOST_DRAFTED } from './draft-proof.ts';
 import { WIDE_TO_SRGB } from './wide-to-srgb.ts';
 import { power } from '../power.ts';
 import { mmToPixels, type Frame } from '../raster/frame.ts';
 import { randomAt } from '../random.ts';
+import { recentBytes } from '../recent.ts';
 import { latticeOf } from '../screen/screen.ts';
 import { blurLight } from './blur-light.ts';
-import { enlargedSets, inkedAreas, proof, sharesAt, type Shown, type View, type ViewRows } from './proof.ts';
+import { proof, type Shown, type View, type ViewRows } from './proof.ts';
 import type { Recipe } from './recipe.ts';
 import type { Scene } from './scene.ts';
+import { sharesOf, type Shares } from './shares.ts';
 
 /** How a proof is looked at. */
 export interface ProofLook {
@@ -110,39 +113,30 @@ export function pressProof(
   const part = { first: rows.first, count: rows.count + 2 * margin };
   const size = { width: wide.columns, height: part.count };
   const onSheet = placeOnSheet(frame, wide, part);
-  const shares = sharesOf(scene, frame, view, wide, part, plates);
+  const shares = sharesOf(scene, frame, wide, part, plates);
   const colouring = colouringOf(scene.recipe, inks, sheet);
+  const mixed = (what: keyof Colouring): Float32Array[] =>
+    blended
+      ? mixedByPlace(shares, size, (x, y) => colouring(onSheet(x, y))[what])
+      : shares.mixed(colouring(undefined)[what]);
   // Light as it leaves, and its n-th roots where it spreads; where it does not reach across pixels the roots are enough.
-  const light = !spreads || spreadBlur > 0 ? planesOf(size) : undefined;
-  const caught = spreads ? planesOf(size) : undefined;
-  for (let y = 0, i = 0; y < size.height; y++) {
-    for (let x = 0; x < size.width; x++, i++) {
-      const here = shares.at(i);
-      const { colours, roots } = blended ? colouring(onSheet(x, y)) : colouring(undefined);
-      if (light) mixInto(light, i, here, colours);
-      if (caught) mixInto(caught, i, here, roots);
-    }
-  }
+  const light = !spreads || spreadBlur > 0 ? mixed('colours') : undefined;
+  const caught = spreads ? mixed('roots') : undefined;
   const left = caught ? spreadLight(light, caught, size, spreadBlur, stock.spread) : light!;
   const seen =
     blur < LEAST_BLUR ? left : left.map((plane) => blurLight(plane, size.width, size.height, blur));
+  const surface = textured ? surfaceOf(stock.texture, frame, view, rows, perMm) : undefined;
+  const [reds, greens, blues] = seen;
+  const [rr, rg, rb, gr, gg, gb, br, bg, bb] = WIDE_TO_SRGB;
   const rgba = new Uint8ClampedArray(view.columns * rows.count * 4);
-  for (let y = 0, at = 0; y < rows.count; y++) {
-    for (let x = 0; x < view.columns; x++, at += 4) {
-      const i = (y + margin) * size.width + x + margin;
-      let surface = 1;
-      if (textured) {
-        const here = onSheet(x + margin, y + margin);
-        surface = textureAt(stock.texture, here.x, here.y, perMm);
-      }
-      for (let k = 0; k < 3; k++) {
-        const value =
-          WIDE_TO_SRGB[3 * k] * seen[0][i] +
-          WIDE_TO_SRGB[3 * k + 1] * seen[1][i] +
-          WIDE_TO_SRGB[3 * k + 2] * seen[2][i];
-        rgba[at + k] = encode8(value * surface);
-      }
-      rgba[at + 3] = 255;
+  for (let y = 0, to = 0; y < rows.count; y++) {
+    for (let x = 0, i = (y + margin) * size.width + margin; x < view.columns; x++, i++, to++) {
+      const by = surface ? surface[to] : 1;
+      const [r, g, b] = [reds[i] * by, greens[i] * by, blues[i] * by];
+      rgba[4 * to] = encode8(rr * r + rg * g + rb * b);
+      rgba[4 * to + 1] = encode8(gr * r + gg * g + gb * b);
+      rgba[4 * to + 2] = encode8(br * r + bg * g + bb * b);
+      rgba[4 * to + 3] = 255;
     }
   }
   const inked = plates.map((_, k) => {
@@ -158,27 +152,24 @@ export function pressProof(
 /** Blurs of fewer pixels change nothing worth having. */
 const LEAST_BLUR = 0.3;
 
-const planesOf = ({ width, height }: { width: number; height: number }): Float32Array[] =>
-  [0, 1, 2].map(() => new Float32Array(width * height));
-
-/** The mean of the overprints' colours by their shares. */
-function mixInto(
-  planes: readonly Float32Array[],
-  i: number,
-  shares: Float64Array,
-  colours: Float64Array,
-): void {
-  let [r, g, b] = [0, 0, 0];
-  for (let set = 0, at = 0; set < shares.length; set++, at += 3) {
-    const share = shares[set];
-    if (share === 0) continue;
-    r += share * colours[at];
-    g += share * colours[at + 1];
-    b += share * colours[at + 2];
+/** The mean of the overprints' colours by their shares, where these colours change from place to place. */
+function mixedByPlace(
+  shares: Shares,
+  size: { width: number; height: number },
+  coloursAt: (x: number, y: number) => Float64Array,
+): Float32Array[] {
+  const planes = [0, 1, 2].map(() => new Float32Array(size.width * size.height));
+  for (let y = 0, i = 0; y < size.height; y++) {
+    for (let x = 0; x < size.width; x++, i++) {
+      const here = shares.at(i);
+      const colours = coloursAt(x, y);
+      for (let set = 0, at = 0; set < here.length; set++, at += 3) {
+        if (here[set] === 0) continue;
+        for (let band = 0; band < 3; band++) planes[band][i] += here[set] * colours[at + band];
+      }
+    }
   }
-  planes[0][i] = r;
-  planes[1][i] = g;
-  planes[2][i] = b;
+  return planes;
 }
 
 /** Where the middle of a screen pixel lies on the sheet, mm. */
@@ -191,38 +182,23 @@ function placeOnSheet(frame: Frame, view: View, { first }: ViewRows) {
   });
 }
 
-/** What covers a screen pixel. */
-interface Shares {
-  /** Shares of exactly each set of plates; the array is filled anew by every call. */
-  readonly at: (pixel: number) => Float64Array;
-  /** Share that a plate, by its place among them, inks. */
-  readonly inked: (pixel: number, plate: number) => number;
-}
+/** Surfaces of stocks as they are looked at: they stay while screens and inks change. */
+const recentSurfaces = recentBytes<Float32Array>(8 << 20, ({ byteLength }) => byteLength);
 
-function sharesOf(
-  scene: Scene,
-  frame: Frame,
-  { width, height, columns, rows }: View,
-  wide: View,
-  part: ViewRows,
-  plates: readonly number[],
-): Shares {
-  const shares = new Float64Array(1 << plates.length);
-  if (width < columns || height < rows) {
-    const { sets } = enlargedSets(scene, frame, wide, part, plates);
-    const at = (pixel: number) => {
-      shares.fill(0);
-      shares[sets[pixel]] = 1;
-      return shares;
-    };
-    return { at, inked: (pixel, plate) => (sets[pixel] >> plate) & 1 };
-  }
-  const { areas, full } = inkedAreas(scene, frame, wide, part, plates);
-  const at = (pixel: number) => {
-    sharesAt(areas, full, pixel, shares);
-    return shares;
-  };
-  return { at, inked: (pixel, plate) => areas[1 << plate]![pixel] / full };
+/** Light that the stock's surface adds or takes in each screen pixel of some rows of a view, as factors. */
+function surfaceOf(texture: Texture, frame: Frame, view: View, rows: ViewRows, perMm: number): Float32Array {
+  const key = JSON.stringify([texture, frame, view, rows]);
+  return recentSurfaces(key, () => {
+    const onSheet = placeOnSheet(frame, view, rows);
+    const surface = new Float32Array(view.columns * rows.count);
+    for (let y = 0, i = 0; y < rows.count; y++) {
+      for (let x = 0; x < view.columns; x++, i++) {
+        const here = onSheet(x, y);
+        surface[i] = textureAt(texture, here.x, here.y, perMm);
+      }
+    }
+    return surface;
+  });
 }
 
 /**
