@@ -28,6 +28,8 @@ export type Receive = (
 const DRAFT_PIXELS = 2;
 /** Film pixels in one exact strip: little enough that a newer draft never waits long. */
 const STRIP_PIXELS = 4e6;
+/** The same for what can wait: it holds up even less. */
+const PATIENT_STRIP_PIXELS = 1e6;
 /** Exact strips are shown together, for every picture shown is work for the page: at most so often, ms. */
 const SHOWN_EVERY = 70;
 /** Film pixels that are drawn exactly at once, without a draft. */
@@ -198,7 +200,8 @@ async function drawExact(
 ): Promise<readonly number[] | undefined> {
   const { view } = drawing;
   const shown = gathered(take, drawing);
-  const strips = Math.min(view.rows, Math.max(1, Math.ceil((view.width * view.height) / STRIP_PIXELS)));
+  const pixels = rank === LAST ? PATIENT_STRIP_PIXELS : STRIP_PIXELS;
+  const strips = Math.min(view.rows, Math.max(1, Math.ceil((view.width * view.height) / pixels)));
   const sums: number[] = [];
   // One worker from the top down, one from the foot up: each keeps the tones of its end for the next time. What has to be
   // made from its top down is made by one alone.
