@@ -14,6 +14,13 @@ const kept = (value: number): number => (value < 0 ? 0 : value > 65535 ? 65535 :
 /** A real as a pixel, rounded and kept within 0 to 65535. */
 const pixel = (value: number): number => kept(Math.trunc(fround(value + 0.5)));
 
+/** A row of pixels as pairs, where it does not lie as such. */
+function pairsOf(pixels: Uint16Array): Int32Array {
+  const pairs = new Int32Array((pixels.length + 1) >> 1);
+  new Uint16Array(pairs.buffer).set(pixels);
+  return pairs;
+}
+
 /**
  * The loops of `assembly/` in plain TypeScript, bit for bit the same, for machines whose WebAssembly has no SIMD. What
  * each does is said there.
@@ -66,31 +73,37 @@ export function plainKernels(): Kernels {
   return {
     memory: { buffer },
     compareRow(coverage, thresholds, run, brick, column, width, out) {
-      const asked = coverage >> 1;
-      const bar = thresholds >> 1;
+      // Views of just these rows, and pixels read in pairs, are several times as quick as the whole memory pixel by pixel.
+      const pixels = u16.subarray(coverage >> 1, (coverage >> 1) + width);
+      const pairs =
+        coverage & 3 ? pairsOf(pixels) : i32.subarray(coverage >> 2, (coverage >> 2) + ((width + 1) >> 1));
+      const bars = u16.subarray(thresholds >> 1, (thresholds >> 1) + run + 8);
+      const made = u8.subarray(out, out + ((width + 7) >> 3));
+      const bytes = width >> 3;
       let at = column;
-      let i = 0;
-      for (; i + 8 <= width; i += 8) {
+      for (let i = 0, pair = 0; i < bytes; i++, pair += 4) {
         if (at >= run) at %= brick;
-        const a = asked + i;
-        const t = bar + at;
+        const p = pairs[pair];
+        const q = pairs[pair + 1];
+        const r = pairs[pair + 2];
+        const s = pairs[pair + 3];
         // The sign of each difference, put in its place: no branch for the processor to guess.
-        u8[out + (i >> 3)] =
-          (((u16[t] - u16[a]) >> 31) & 0x80) |
-          (((u16[t + 1] - u16[a + 1]) >> 31) & 0x40) |
-          (((u16[t + 2] - u16[a + 2]) >> 31) & 0x20) |
-          (((u16[t + 3] - u16[a + 3]) >> 31) & 0x10) |
-          (((u16[t + 4] - u16[a + 4]) >> 31) & 0x08) |
-          (((u16[t + 5] - u16[a + 5]) >> 31) & 0x04) |
-          (((u16[t + 6] - u16[a + 6]) >> 31) & 0x02) |
-          (((u16[t + 7] - u16[a + 7]) >> 31) & 0x01);
+        made[i] =
+          (((bars[at] - (p & 65535)) >> 31) & 0x80) |
+          (((bars[at + 1] - (p >>> 16)) >> 31) & 0x40) |
+          (((bars[at + 2] - (q & 65535)) >> 31) & 0x20) |
+          (((bars[at + 3] - (q >>> 16)) >> 31) & 0x10) |
+          (((bars[at + 4] - (r & 65535)) >> 31) & 0x08) |
+          (((bars[at + 5] - (r >>> 16)) >> 31) & 0x04) |
+          (((bars[at + 6] - (s & 65535)) >> 31) & 0x02) |
+          (((bars[at + 7] - (s >>> 16)) >> 31) & 0x01);
         at += 8;
       }
-      if (i === width) return;
+      if (bytes === made.length) return;
       if (at >= run) at %= brick;
       let byte = 0;
-      for (let k = 0; i + k < width; k++) if (u16[asked + i + k] > u16[bar + at + k]) byte |= 0x80 >> k;
-      u8[out + (i >> 3)] = byte;
+      for (let k = 0; 8 * bytes + k < width; k++) if (pixels[8 * bytes + k] > bars[at + k]) byte |= 0x80 >> k;
+      made[bytes] = byte;
     },
     mixRows(upper, lower, weight, out, count) {
       for (let i = 0; i < count; i++) {
