@@ -5,7 +5,8 @@ import { giveBack, scratchPlane } from '../raster/scratch.ts';
 import { resampleInto } from '../raster/resample.ts';
 import { rowsOf } from '../raster/rows.ts';
 import { recentOnly } from '../recent.ts';
-import { throughWindow } from './window.ts';
+import { filtered, type RowFilter } from './row-filter.ts';
+import { windowFilter } from './window.ts';
 
 /** A standard deviation below this (pixels) changes nothing worth having. */
 const LEAST = 0.15;
@@ -63,10 +64,10 @@ export const gaussianCell = (sigma: number): number => (sigma < LEAST ? 1 : 1 <<
 export function gaussian(plane: Plane, sigma: number, y: number): Plane {
   if (sigma < LEAST) return plane;
   const { halvings, weights } = passesOf(sigma);
-  if (halvings === 0) return weighed(plane, weights);
+  if (halvings === 0) return filtered(plane, [weighing(weights)]);
   const pad = (weights.length >> 1) + 1;
   const small = reduced(plane, halvings, pad, y);
-  const soft = weighed(small, weights);
+  const soft = filtered(small, [weighing(weights)]);
   const out = scratchPlane(plane.width, plane.height);
   const step = 1 / 2 ** halvings;
   resampleInto(
@@ -115,11 +116,18 @@ function reduced(plane: Plane, halvings: number, pad: number, y: number): Plane 
   return out;
 }
 
-/** The taps along rows, then along columns. */
-function weighed(plane: Plane, weights: Uint16Array): Plane {
+/** The taps down the columns, then along the rows. */
+function weighing(weights: Uint16Array): RowFilter {
   const taps = weights.length;
-  bytesAt(FILTER.weights, weights.byteLength).set(new Uint8Array(weights.buffer));
-  return throughWindow(plane, taps, taps >> 1, (out, count) =>
-    kernels.weigh(FILTER.addresses, FILTER.weights, taps, out, count),
-  );
+  return windowFilter(taps, taps >> 1, (out, count) => {
+    bytesAt(FILTER.weights, weights.byteLength).set(new Uint8Array(weights.buffer));
+    kernels.weigh(FILTER.addresses, FILTER.weights, taps, out, count);
+  });
+}
+
+/** The same blur row by row; undefined where it is too wide for that, and nothing where it would change nothing. */
+export function gaussianFilters(sigma: number): RowFilter[] | undefined {
+  if (sigma < LEAST) return [];
+  const { halvings, weights } = passesOf(sigma);
+  return halvings === 0 ? [weighing(weights)] : undefined;
 }

@@ -24,19 +24,3 @@ export function byRuns(
   }
   return { width, height, data: out };
 }
-
-/** A plane made row by row: `make` writes row `y` at an address from that of the plane at another. */
-export function byRows(
-  { width, height, data }: Plane,
-  make: (y: number, row: number, out: number) => void,
-): Plane {
-  const { data: out } = scratchPlane(width, height);
-  const row = pixelsAt(ROWS.upper, width);
-  const made = pixelsAt(ROWS.out, width);
-  for (let y = 0; y < height; y++) {
-    row.set(data.subarray(y * width, (y + 1) * width));
-    make(y, ROWS.upper, ROWS.out);
-    out.set(made, y * width);
-  }
-  return { width, height, data: out };
-}

@@ -1,4 +1,5 @@
 import { srgbToLinear } from '../colour/srgb.ts';
+import type { RowFilter } from '../filter/row-filter.ts';
 import { coverageTable } from '../raster/coverage-table.ts';
 import { SOLID, type Plane } from '../raster/plane.ts';
 import { recentOnly } from '../recent.ts';
@@ -15,6 +16,8 @@ export interface ToneStage {
   readonly key: string;
   readonly table?: Uint16Array;
   readonly area?: {
+    /** The stage row by row, where it can be done so; else it is applied to planes. */
+    readonly filters?: readonly RowFilter[] | undefined;
     /** Rows above and below that a row's result depends on. */
     readonly margin: number;
     /** How many times as fine the grid is afterwards. */
@@ -71,12 +74,13 @@ export function compileTone(
     if (kind.point) points.push(step);
     if (!kind.area) continue;
     finish();
-    const { margin, apply, finer } = kind.area;
+    const { margin, rows, apply, finer } = kind.area;
     key += JSON.stringify([step.kind, step.settings]);
     area = {
+      filters: rows?.(step.settings, { scale, ppi }),
       margin: margin(step.settings, { scale, ppi }),
       finer: finer?.(step.settings, { scale }) ?? 1,
-      apply: (plane, place) => apply(step.settings, plane, place),
+      apply: (plane, place) => apply!(step.settings, plane, place),
     };
     scale /= area.finer;
   }

@@ -3,10 +3,11 @@ import type { Picture } from '../raster/picture.ts';
 import type { Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import { cutRows, type Rows } from '../raster/rows.ts';
-import { keep, kernels, pixelsAt, ROWS } from '../kernel/memory.ts';
+import { chainBytes, throughFilters, type RowFilter } from '../filter/row-filter.ts';
+import { keep, kernels, RING_BYTES } from '../kernel/memory.ts';
 import { giveBack } from '../raster/scratch.ts';
 import { recentBytes } from '../recent.ts';
-import { compileTone } from './compile.ts';
+import { compileTone, type ToneStage } from './compile.ts';
 import type { Tone } from './tone.ts';
 
 /** Something with tones, on a grid of pixels of its own. */
@@ -77,51 +78,85 @@ export function toneRows(source: ToneSource, tone: Tone, leastBand = LEAST_BAND)
     name,
     stages.map(({ key }) => key),
   );
-  let rows: Rows | undefined;
-  for (const [i, { key, table, area }] of stages.entries()) {
-    const input = rows;
-    const margin = area?.margin ?? 0;
-    const finer = area?.finer ?? 1;
-    const before = { width, height, scale };
-    [width, height, scale] = [width * finer, height * finer, scale / finer];
-    const here = { width, height };
-    const longest = Math.max(leastBand, Math.floor(MOST_PIXELS / width));
-    // Whole rows of the grid before.
-    const size = Math.ceil(Math.min(longest, Math.max(leastBand, 4 * margin)) / finer) * finer;
-    const make = (band: number): Plane => {
-      const top = band * size;
-      const bottom = Math.min(here.height, top + size);
-      const own = { x: 0, y: top, width: here.width, height: bottom - top };
-      if (!input) return source.coverage(tone, table!, own);
-      if (!area) return through(table!, cutRows(input, own));
-      const from = Math.max(0, top / finer - margin);
-      const to = Math.min(before.height, bottom / finer + margin);
-      const around = cutRows(input, { x: 0, y: from, width: before.width, height: to - from });
-      const made = area.apply(around, {
-        x: 0,
-        y: from,
-        fullWidth: before.width,
-        fullHeight: before.height,
-        scale: before.scale,
-        ppi,
-      });
-      if (made !== around) giveBack(around);
-      const data = made.data.subarray(
-        (top - from * finer) * here.width,
-        (bottom - from * finer) * here.width,
-      );
-      // What lies around a band is small enough to be kept with it, or else it is cut off.
-      if (data.length > LEAST_SHARE * made.data.length)
-        return { width: here.width, height: bottom - top, data };
-      const cut = data.slice();
-      giveBack(made);
-      return { width: here.width, height: bottom - top, data: cut };
-    };
+  /** Rows of the grid as it is now, in bands that are kept as long as they are of use; `i` is the last stage they went through. */
+  const bands = (i: number, size: number, make: (top: number, bottom: number) => Plane): Rows => {
     const recentOf = i === stages.length - 1 ? recentFinished : i === kept ? recentBefore : recentPassing;
-    const stageName = `${name} ${key}`;
-    rows = bandRows(width, height, size, (band) => recentOf(`${stageName} ${band}`, () => make(band)));
+    const stageName = `${name} ${stages[i].key}`;
+    const limit = height;
+    return bandRows(width, height, size, (band) =>
+      recentOf(`${stageName} ${band}`, () => make(band * size, Math.min(limit, (band + 1) * size))),
+    );
+  };
+  const sizeFor = (rows: number): number =>
+    Math.min(Math.max(leastBand, Math.floor(MOST_PIXELS / width)), Math.max(leastBand, rows));
+  const first = { table: stages[0].table!, width };
+  let rows = bands(0, sizeFor(0), (y, bottom) =>
+    source.coverage(tone, first.table, { x: 0, y, width: first.width, height: bottom - y }),
+  );
+  for (let i = 1; i < stages.length; i++) {
+    const input = rows;
+    const { filters, last } = chainFrom(stages, i, kept, width);
+    if (last >= i) {
+      i = last;
+      const around = filters.reduce((sum, { before, after }) => sum + before + after, 0);
+      rows = bands(i, sizeFor(4 * around), (top, bottom) => throughFilters(input, filters, top, bottom));
+      continue;
+    }
+    const area = stages[i].area!;
+    const before = { width, height, scale };
+    [width, height, scale] = [width * area.finer, height * area.finer, scale / area.finer];
+    // Whole rows of the grid before.
+    const size = Math.ceil(sizeFor(4 * area.margin) / area.finer) * area.finer;
+    rows = bands(i, size, (top, bottom) => applied(area, input, { ...before, ppi }, top, bottom));
   }
-  return rows!;
+  return rows;
+}
+
+/** The filters of the stages from one on that go row by row: they go together, but not beyond one whose result is kept. */
+function chainFrom(
+  stages: readonly ToneStage[],
+  from: number,
+  kept: number,
+  width: number,
+): { filters: RowFilter[]; last: number } {
+  const filters: RowFilter[] = [];
+  let last = from - 1;
+  while (last < stages.length - 1 && (last !== kept || last < from)) {
+    const { table, area } = stages[last + 1];
+    const more = table ? [tableFilter(table)] : area?.filters;
+    if (!more || (last >= from && chainBytes([...filters, ...more], width) > RING_BYTES)) break;
+    filters.push(...more);
+    last++;
+  }
+  return { filters, last };
+}
+
+const tableFilter = (table: Uint16Array): RowFilter => ({
+  before: 0,
+  after: 0,
+  make: (_y, at, out, width) => kernels.throughTable(at(0), keep(table), out, width),
+});
+
+/** Rows `top` to `bottom` of what an area step makes of rows, on a grid that may be finer. */
+function applied(
+  { margin, finer, apply }: NonNullable<ToneStage['area']>,
+  input: Rows,
+  { scale, ppi }: Pick<ToneSource, 'scale' | 'ppi'>,
+  top: number,
+  bottom: number,
+): Plane {
+  const { width, height } = input;
+  const from = Math.max(0, top / finer - margin);
+  const to = Math.min(height, Math.ceil(bottom / finer) + margin);
+  const around = cutRows(input, { x: 0, y: from, width, height: to - from });
+  const made = apply(around, { x: 0, y: from, fullWidth: width, fullHeight: height, scale, ppi });
+  if (made !== around) giveBack(around);
+  const data = made.data.subarray((top - from * finer) * made.width, (bottom - from * finer) * made.width);
+  // What lies around a band is small enough to be kept with it, or else it is cut off.
+  if (data.length > LEAST_SHARE * made.data.length) return { width: made.width, height: bottom - top, data };
+  const cut = data.slice();
+  giveBack(made);
+  return { width: made.width, height: bottom - top, data: cut };
 }
 
 /** A map to a source's pixels, as one to those of tones made of it. */
@@ -145,20 +180,4 @@ export function bandRows(width: number, height: number, size: number, bandAt: (b
       return held!.data.subarray(at, at + width);
     },
   };
-}
-
-/** Pixels that are handed to the kernel at once. */
-const RUN = 1 << 15;
-
-/** A plane of one's own sent through a table. */
-function through(table: Uint16Array, plane: Plane): Plane {
-  const { data } = plane;
-  for (let at = 0; at < data.length; at += RUN) {
-    const run = data.subarray(at, at + RUN);
-    const pixels = pixelsAt(ROWS.upper, run.length);
-    pixels.set(run);
-    kernels.throughTable(ROWS.upper, keep(table), ROWS.upper, run.length);
-    run.set(pixels);
-  }
-  return plane;
 }

@@ -1,4 +1,4 @@
-import { gaussian, gaussianMargin } from '../../filter/gaussian.ts';
+import { gaussian, gaussianFilters, gaussianMargin } from '../../filter/gaussian.ts';
 import { defineStep } from './step.ts';
 
 export const blur = defineStep({
@@ -20,6 +20,7 @@ export const blur = defineStep({
   words: ({ radius }) => `${radius} px`,
   area: {
     margin: ({ radius }, { scale }) => gaussianMargin(radius / scale),
+    rows: ({ radius }, { scale }) => gaussianFilters(radius / scale),
     apply: ({ radius }, plane, { scale, y }) => gaussian(plane, radius / scale, y),
   },
 });

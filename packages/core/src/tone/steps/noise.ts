@@ -1,5 +1,5 @@
-import { byRows } from '../../filter/pixel-rows.ts';
-import { kernels } from '../../kernel/memory.ts';
+import type { RowFilter } from '../../filter/row-filter.ts';
+import { kernels, pixelsAt } from '../../kernel/memory.ts';
 import { randomAt } from '../../random.ts';
 import { SOLID } from '../../raster/plane.ts';
 import { defineStep } from './step.ts';
@@ -33,37 +33,44 @@ export const noise = defineStep({
   words: ({ amount }) => `${amount} %`,
   area: {
     margin: () => 0,
-    apply: ({ amount, grain, seed }, plane, { x, y, scale }) => {
+    rows: ({ amount, grain, seed }, { scale }) => {
       const cell = grain / scale;
       // Grains finer than a pixel of this size average out in it.
       const range = ((2 * amount) / 100) * SOLID * Math.min(1, cell);
-      if (cell <= 1) {
-        return byRows(plane, (j, row, out) => kernels.grainRow(row, seed, x, y + j, range, out, plane.width));
-      }
-      const { width, height, data } = plane;
-      const out = new Uint16Array(data.length);
-      const lattice = (i: number, j: number) => randomAt(seed, i, j) / 2 ** 32 - 0.5;
-      for (let j = 0, at = 0; j < height; j++) {
-        const v = (y + j) / cell;
-        const row = Math.floor(v);
-        const fy = v - row;
-        let column = NaN;
-        let left = 0;
-        let right = 0;
-        for (let i = 0; i < width; i++, at++) {
-          const u = (x + i) / cell;
-          const low = Math.floor(u);
-          if (low !== column) {
-            column = low;
-            left = lattice(low, row) * (1 - fy) + (fy && lattice(low, row + 1) * fy);
-            right = lattice(low + 1, row) * (1 - fy) + (fy && lattice(low + 1, row + 1) * fy);
-          }
-          const fx = u - low;
-          const value = data[at] + (left + (right - left) * fx) * range;
-          out[at] = value < 0 ? 0 : value > SOLID ? SOLID : value + 0.5;
-        }
-      }
-      return { ...plane, data: out };
+      const make: RowFilter['make'] =
+        cell <= 1
+          ? (y, at, out, width) => kernels.grainRow(at(0), seed, 0, y, range, out, width)
+          : (y, at, out, width) =>
+              addCells(pixelsAt(at(0), width), y / cell, cell, seed, range, pixelsAt(out, width));
+      return [{ before: 0, after: 0, make }];
     },
   },
 });
+
+/** Adds grains larger than a pixel, running straight from one to the next: row `v` of their lattice. */
+function addCells(
+  row: Uint16Array,
+  v: number,
+  cell: number,
+  seed: number,
+  range: number,
+  out: Uint16Array,
+): void {
+  const lattice = (i: number, j: number) => randomAt(seed, i, j) / 2 ** 32 - 0.5;
+  const line = Math.floor(v);
+  const fy = v - line;
+  const column = (i: number): number => lattice(i, line) * (1 - fy) + (fy && lattice(i, line + 1) * fy);
+  let low = NaN;
+  let left = 0;
+  let right = 0;
+  for (let i = 0; i < row.length; i++) {
+    const u = i / cell;
+    if (Math.floor(u) !== low) {
+      low = Math.floor(u);
+      left = column(low);
+      right = column(low + 1);
+    }
+    const value = row[i] + (left + (right - left) * (u - low)) * range;
+    out[i] = value < 0 ? 0 : value > SOLID ? SOLID : value + 0.5;
+  }
+}

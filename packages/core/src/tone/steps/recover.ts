@@ -1,6 +1,7 @@
-import { gaussian, gaussianMargin } from '../../filter/gaussian.ts';
+import { gaussian, gaussianFilters, gaussianMargin } from '../../filter/gaussian.ts';
 import { byRuns } from '../../filter/pixel-rows.ts';
-import { kernels } from '../../kernel/memory.ts';
+import type { RowFilter } from '../../filter/row-filter.ts';
+import { kernels, ROWS } from '../../kernel/memory.ts';
 import { giveBack } from '../../raster/scratch.ts';
 import { defineStep } from './step.ts';
 
@@ -29,13 +30,23 @@ export const recover = defineStep({
   words: ({ shadows, highlights }) => `${shadows} / ${highlights} %`,
   area: {
     margin: ({ radius }, { scale }) => gaussianMargin(radius / scale),
+    rows: ({ shadows, highlights, radius }, { scale }) =>
+      gaussianFilters(radius / scale)?.map((blur) => recovering(blur, -shadows / 200, highlights / 200)),
     apply: ({ shadows, highlights, radius }, plane, { scale, y }) => {
       const around = gaussian(plane, radius / scale, y);
       const made = byRuns(plane, around, (row, second, out, count) =>
         kernels.recoverRow(row, second, -shadows / 200, highlights / 200, out, count),
       );
-      if (around !== plane) giveBack(around);
+      giveBack(around);
       return made;
     },
+  },
+});
+
+const recovering = (blur: RowFilter, dark: number, light: number): RowFilter => ({
+  ...blur,
+  make(y, at, out, width) {
+    blur.make(y, at, ROWS.lower, width);
+    kernels.recoverRow(at(0), ROWS.lower, dark, light, out, width);
   },
 });

@@ -1,6 +1,7 @@
-import { gaussian, gaussianMargin } from '../../filter/gaussian.ts';
+import { gaussian, gaussianFilters, gaussianMargin } from '../../filter/gaussian.ts';
 import { byRuns } from '../../filter/pixel-rows.ts';
-import { kernels } from '../../kernel/memory.ts';
+import type { RowFilter } from '../../filter/row-filter.ts';
+import { kernels, ROWS } from '../../kernel/memory.ts';
 import { giveBack } from '../../raster/scratch.ts';
 import { SOLID } from '../../raster/plane.ts';
 import { defineStep } from './step.ts';
@@ -43,13 +44,25 @@ export const sharpen = defineStep({
   words: ({ amount }) => `${amount} %`,
   area: {
     margin: ({ radius }, { scale }) => gaussianMargin(radius / scale),
+    rows: ({ amount, radius, threshold }, { scale }) => {
+      const soft = gaussianFilters(radius / scale);
+      return soft && soft.map((blur) => sharpening(blur, amount / 100, (threshold / 100) * SOLID));
+    },
     apply: ({ amount, radius, threshold }, plane, { scale, y }) => {
       const soft = gaussian(plane, radius / scale, y);
       const made = byRuns(plane, soft, (row, second, out, count) =>
         kernels.sharpenRow(row, second, amount / 100, (threshold / 100) * SOLID, out, count),
       );
-      if (soft !== plane) giveBack(soft);
+      giveBack(soft);
       return made;
     },
+  },
+});
+
+const sharpening = (blur: RowFilter, gain: number, least: number): RowFilter => ({
+  ...blur,
+  make(y, at, out, width) {
+    blur.make(y, at, ROWS.lower, width);
+    kernels.sharpenRow(at(0), ROWS.lower, gain, least, out, width);
   },
 });

@@ -1,4 +1,4 @@
-import { closing, opening, openingAndClosing } from '../../filter/morphology.ts';
+import { closingFilters, openingAndClosingFilters, openingFilters } from '../../filter/morphology.ts';
 import { defineStep } from './step.ts';
 
 /** Opening takes away dark spots narrower than the brush, closing fills light ones (mathematical morphology). */
@@ -31,11 +31,11 @@ export const specks = defineStep({
   words: ({ size }) => `under ${size} px`,
   area: {
     margin: ({ size, which }, { scale }) => widthOf(size, scale) * 2 * (which === 'both' ? 2 : 1),
-    apply: ({ size, which }, plane, { scale }) => {
+    rows: ({ size, which }, { scale }) => {
       const width = widthOf(size, scale);
-      if (width < 2) return plane;
-      if (which === 'both') return openingAndClosing(plane, width);
-      return which === 'dark' ? opening(plane, width) : closing(plane, width);
+      if (width < 2) return [];
+      if (which === 'both') return openingAndClosingFilters(width);
+      return which === 'dark' ? openingFilters(width) : closingFilters(width);
     },
   },
 });

@@ -1,4 +1,5 @@
 import type { Fields, SettingsOf } from '../../field.ts';
+import type { RowFilter } from '../../filter/row-filter.ts';
 import type { Plane } from '../../raster/plane.ts';
 
 /** Where a plane that an area step works on stands in the whole picture at this size. */
@@ -32,11 +33,16 @@ export interface StepKind<F extends Fields = Fields> {
   readonly area?: {
     /** Rows above and below that a row's result depends on, in pixels of the plane. */
     readonly margin: (settings: SettingsOf<F>, place: Pick<AreaPlace, 'scale' | 'ppi'>) => number;
+    /** The step row by row, where it can be done so. */
+    readonly rows?: (
+      settings: SettingsOf<F>,
+      place: Pick<AreaPlace, 'scale' | 'ppi'>,
+    ) => readonly RowFilter[] | undefined;
     /**
-     * The step on a plane of whole rows. Beyond its edges the outermost pixels repeat; rows nearer to an edge than the
+     * Else the step on a plane of whole rows. Beyond its edges the outermost pixels repeat; rows nearer to an edge than the
      * margin are only right where that edge is the picture's own.
      */
-    readonly apply: (settings: SettingsOf<F>, plane: Plane, place: AreaPlace) => Plane;
+    readonly apply?: (settings: SettingsOf<F>, plane: Plane, place: AreaPlace) => Plane;
     /** How many times as fine the grid is afterwards; 1 when missing. */
     readonly finer?: (settings: SettingsOf<F>, place: Pick<AreaPlace, 'scale'>) => number;
   };

@@ -1,0 +1,81 @@
+import { FILTER, pixelsAt, RING_BYTES, ROWS } from '../kernel/memory.ts';
+import type { Plane } from '../raster/plane.ts';
+import type { Rows } from '../raster/rows.ts';
+import { scratchPlane } from '../raster/scratch.ts';
+
+/** A filter that makes each row out of the rows around it, in the kernels' memory. It may use `FILTER.row` and `ROWS.lower` in between. */
+export interface RowFilter {
+  /** Rows above and below that a row hangs on. */
+  readonly before: number;
+  readonly after: number;
+  /**
+   * Makes row `y` of the picture. Kernels may write seven pixels more.
+   *
+   * @param at  address of the row so many further down, from −`before` to `after`; beyond the picture its outermost rows repeat
+   * @param out address that it is written to
+   */
+  readonly make: (y: number, at: (offset: number) => number, out: number, width: number) => void;
+}
+
+/** Bytes between two rows that wait. */
+const apart = (width: number): number => (2 * width + 31) & ~15;
+
+/** Bytes that a chain of filters holds at once. */
+export const chainBytes = (filters: readonly RowFilter[], width: number): number =>
+  filters.reduce((sum, { before, after }) => sum + (before + after + 1) * apart(width), 0);
+
+/**
+ * Sends rows through a chain of filters. Every row is made once and waits only until the last that needs it, near the processor.
+ *
+ * @param from first row of the result
+ * @param to   row after its last
+ * @throws RangeError when the filters hold more than there is room for
+ */
+export function throughFilters(input: Rows, filters: readonly RowFilter[], from: number, to: number): Plane {
+  const { width, height } = input;
+  if (chainBytes(filters, width) > RING_BYTES)
+    throw new RangeError('The picture is too wide for a filter of this size.');
+  const within = (y: number): number => Math.min(height - 1, Math.max(0, y));
+  // The first row that each filter reads, and the next one that it will be given.
+  const next: number[] = [];
+  let [first, last] = [from, to - 1];
+  for (const { before, after } of [...filters].reverse()) {
+    next.unshift((first = within(first - before)));
+    last = within(last + after);
+  }
+  // All rows are had before the kernels' memory is written to: making them may need it too.
+  const given = Array.from({ length: last - first + 1 }, (_, i) => input.row(first + i));
+  let end = FILTER.ring;
+  const rings = filters.map(({ before, after }) => {
+    const [start, slots] = [end, before + after + 1];
+    end += slots * apart(width);
+    return (y: number): number => start + (y % slots) * apart(width);
+  });
+  const make = (k: number, y: number, out: number): void => {
+    bring(k, within(y + filters[k].after));
+    filters[k].make(y, (offset) => rings[k](within(y + offset)), out, width);
+  };
+  /** Gives filter k all rows down to one. */
+  const bring = (k: number, row: number): void => {
+    for (; next[k] <= row; next[k]++) {
+      if (k > 0) make(k - 1, next[k], rings[k](next[k]));
+      else pixelsAt(rings[0](next[0]), width).set(given[next[0] - first]);
+    }
+  };
+  const out = scratchPlane(width, to - from);
+  const made = pixelsAt(ROWS.out, width);
+  for (let y = from; y < to; y++) {
+    if (filters.length > 0) make(filters.length - 1, y, ROWS.out);
+    out.data.set(filters.length > 0 ? made : given[y - first], (y - from) * width);
+  }
+  return out;
+}
+
+/** The same for a whole plane. */
+export const filtered = ({ width, height, data }: Plane, filters: readonly RowFilter[]): Plane =>
+  throughFilters(
+    { width, height, row: (y) => data.subarray(y * width, (y + 1) * width) },
+    filters,
+    0,
+    height,
+  );
