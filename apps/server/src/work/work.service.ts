@@ -1,6 +1,7 @@
 import { Injectable, type OnModuleDestroy } from '@nestjs/common';
 import type { MessagePort } from 'node:worker_threads';
 import { Piscina } from 'piscina';
+import { Problem } from '../http/problem.ts';
 import { WORKER_FILE } from '../paths.ts';
 import type { Tasks } from './tasks.ts';
 
@@ -13,20 +14,28 @@ export class WorkService implements OnModuleDestroy {
     maxThreads: 2,
     idleTimeout: 60_000,
   });
+  private closing = false;
 
   async run<Name extends keyof Tasks>(
     name: Name,
     given: Tasks[Name]['given'],
     options: { signal?: AbortSignal; transfer?: (MessagePort | ArrayBuffer)[] } = {},
   ): Promise<Tasks[Name]['made']> {
-    return (await this.pool.run(given, {
-      name,
-      ...(options.signal ? { signal: options.signal } : {}),
-      ...(options.transfer ? { transferList: options.transfer as never } : {}),
-    })) as Tasks[Name]['made'];
+    try {
+      return (await this.pool.run(given, {
+        name,
+        ...(options.signal ? { signal: options.signal } : {}),
+        ...(options.transfer ? { transferList: options.transfer as never } : {}),
+      })) as Tasks[Name]['made'];
+    } catch (error) {
+      if (this.closing)
+        throw new Problem(503, 'Stopping', 'The server is being stopped. What was saved is kept.');
+      throw error;
+    }
   }
 
   async onModuleDestroy(): Promise<void> {
+    this.closing = true;
     await this.pool.destroy();
   }
 }
