@@ -62,6 +62,9 @@ await withDemoPage(async (page, url) => {
   await page.getByRole('button', { name: 'On the table' }).click();
   await exact();
   await shot('crop');
+  // The pictures after it show the whole card.
+  await page.keyboard.press('Control+z');
+  await page.getByText('saved', { exact: true }).waitFor();
 
   await open('Night walk badge');
   await page.keyboard.press('d');

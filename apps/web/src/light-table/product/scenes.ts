@@ -34,6 +34,19 @@ function ground(context: CanvasRenderingContext2D, colour: string, from = -FAR):
   context.fillRect(-FAR, from, 2 * FAR, 2 * FAR);
 }
 
+/** Strokes that a soft line is made of. */
+const SOFT = 4;
+
+/** A fold in cloth: dark along its middle, running out to both sides. */
+function softLine(context: CanvasRenderingContext2D, line: Path2D, wide: number, dark: number): void {
+  context.lineCap = 'round';
+  context.strokeStyle = `rgb(31 29 26 / ${(2 * dark) / SOFT})`;
+  for (let i = 1; i <= SOFT; i++) {
+    context.lineWidth = (2 * wide * i) / SOFT;
+    context.stroke(line);
+  }
+}
+
 /** A wall, its floor and a bench 450 mm high beside the poster, whose middle hangs at the height of the eye. */
 const wall: Scene = (() => {
   const height = (print: Size) => Math.max(1900, print.height + 900);
@@ -211,17 +224,11 @@ const tote: Scene = (() => {
         [0.47, 26, 0.04],
         [0.78, 40, 0.06],
       ]) {
-        context.strokeStyle = `rgb(31 29 26 / ${dark})`;
-        context.lineWidth = wide;
-        context.beginPath();
-        context.moveTo(bag.x + bag.width * at, bag.y + 60);
-        context.quadraticCurveTo(
-          bag.x + bag.width * at - 20,
-          bag.y + 240,
-          bag.x + bag.width * at + 14,
-          bag.y + 440,
-        );
-        context.stroke();
+        const x = bag.x + bag.width * at;
+        const line = new Path2D();
+        line.moveTo(x, bag.y + 60);
+        line.quadraticCurveTo(x - 20, bag.y + 240, x + 14, bag.y + 440);
+        softLine(context, line, wide, dark);
       }
       context.strokeStyle = 'rgb(31 29 26 / 0.28)';
       context.lineWidth = 1.2;
@@ -294,13 +301,10 @@ const shirt: Scene = (() => {
         [690, 500, 640, 840],
         [420, 700, 470, 860],
       ]) {
-        context.strokeStyle = 'rgb(31 29 26 / 0.035)';
-        context.lineCap = 'round';
-        context.lineWidth = 24;
-        context.beginPath();
-        context.moveTo(x, y);
-        context.quadraticCurveTo(x + 10, (y + down) / 2, to, down);
-        context.stroke();
+        const line = new Path2D();
+        line.moveTo(x, y);
+        line.quadraticCurveTo(x + 10, (y + down) / 2, to, down);
+        softLine(context, line, 24, 0.035);
       }
       context.restore();
       context.strokeStyle = 'rgb(31 29 26 / 0.35)';
