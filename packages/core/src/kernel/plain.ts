@@ -81,26 +81,28 @@ export function plainKernels(): Kernels {
       const made = u8.subarray(out, out + ((width + 7) >> 3));
       const bytes = width >> 3;
       let at = column;
-      for (let i = 0, pair = 0; i < bytes; i++, pair += 4) {
-        if (at >= run) at %= brick;
-        const p = pairs[pair];
-        const q = pairs[pair + 1];
-        const r = pairs[pair + 2];
-        const s = pairs[pair + 3];
-        // The sign of each difference, put in its place: no branch for the processor to guess.
-        made[i] =
-          (((bars[at] - (p & 65535)) >> 31) & 0x80) |
-          (((bars[at + 1] - (p >>> 16)) >> 31) & 0x40) |
-          (((bars[at + 2] - (q & 65535)) >> 31) & 0x20) |
-          (((bars[at + 3] - (q >>> 16)) >> 31) & 0x10) |
-          (((bars[at + 4] - (r & 65535)) >> 31) & 0x08) |
-          (((bars[at + 5] - (r >>> 16)) >> 31) & 0x04) |
-          (((bars[at + 6] - (s & 65535)) >> 31) & 0x02) |
-          (((bars[at + 7] - (s >>> 16)) >> 31) & 0x01);
-        at += 8;
+      for (let i = 0; i < bytes;) {
+        at %= brick;
+        const end = Math.min(bytes, i + ((run - at + 7) >> 3));
+        for (let pair = 4 * i; i < end; i++, pair += 4, at += 8) {
+          const p = pairs[pair];
+          const q = pairs[pair + 1];
+          const r = pairs[pair + 2];
+          const s = pairs[pair + 3];
+          // The sign of each difference, put in its place: no branch for the processor to guess.
+          made[i] =
+            (((bars[at] - (p & 65535)) >>> 24) & 0x80) |
+            (((bars[at + 1] - (p >>> 16)) >>> 25) & 0x40) |
+            (((bars[at + 2] - (q & 65535)) >>> 26) & 0x20) |
+            (((bars[at + 3] - (q >>> 16)) >>> 27) & 0x10) |
+            (((bars[at + 4] - (r & 65535)) >>> 28) & 0x08) |
+            (((bars[at + 5] - (r >>> 16)) >>> 29) & 0x04) |
+            (((bars[at + 6] - (s & 65535)) >>> 30) & 0x02) |
+            ((bars[at + 7] - (s >>> 16)) >>> 31);
+        }
       }
       if (bytes === made.length) return;
-      if (at >= run) at %= brick;
+      at %= brick;
       let byte = 0;
       for (let k = 0; 8 * bytes + k < width; k++) if (pixels[8 * bytes + k] > bars[at + k]) byte |= 0x80 >> k;
       made[bytes] = byte;
