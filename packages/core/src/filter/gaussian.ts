@@ -1,4 +1,4 @@
-import { bytesAt, CELLS, FILTER, kernels, pixelsAt, ROWS, wholesAt } from '../kernel/memory.ts';
+import { CELLS, FILTER, keep, kernels, pixelsAt, ROWS, wholesAt } from '../kernel/memory.ts';
 import { power } from '../power.ts';
 import type { Plane } from '../raster/plane.ts';
 import { giveBack, scratchPlane } from '../raster/scratch.ts';
@@ -120,8 +120,7 @@ function reduced(plane: Plane, halvings: number, pad: number, y: number): Plane 
 function weighing(weights: Uint16Array): RowFilter {
   const taps = weights.length;
   return windowFilter(taps, taps >> 1, (out, count) => {
-    bytesAt(FILTER.weights, weights.byteLength).set(new Uint8Array(weights.buffer));
-    kernels.weigh(FILTER.addresses, FILTER.weights, taps, out, count);
+    kernels.weigh(FILTER.addresses, keep(weights), taps, out, count);
   });
 }
 
@@ -130,4 +129,23 @@ export function gaussianFilters(sigma: number): RowFilter[] | undefined {
   if (sigma < LEAST) return [];
   const { halvings, weights } = passesOf(sigma);
   return halvings === 0 ? [weighing(weights)] : undefined;
+}
+
+/**
+ * Rows made out of themselves and the same rows blurred, which lie at two addresses; undefined where the blur is too wide for that. Where
+ * it would change nothing, a row is its own blur.
+ */
+export function againstBlur(
+  sigma: number,
+  make: (row: number, soft: number, out: number, count: number) => void,
+): RowFilter[] | undefined {
+  if (sigma < LEAST)
+    return [{ before: 0, after: 0, make: (_y, at, out, width) => make(at(0), at(0), out, width) }];
+  return gaussianFilters(sigma)?.map((blur) => ({
+    ...blur,
+    make(y, at, out, width) {
+      blur.make(y, at, ROWS.lower, width);
+      make(at(0), ROWS.lower, out, width);
+    },
+  }));
 }

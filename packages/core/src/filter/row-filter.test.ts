@@ -77,6 +77,23 @@ it('filters that would hold too many rows are refused before they begin', () => 
   expect(() => filtered(wide, [tall])).toThrow('too wide');
 });
 
+it('a chain that does not fit at once goes in parts', () => {
+  const far: RowFilter = {
+    before: 700,
+    after: 0,
+    make: (_y, at, out, width) => pixelsAt(out, width).set(pixelsAt(at(-700), width)),
+  };
+  const wide: Plane = {
+    width: 6000,
+    height: 1500,
+    data: Uint16Array.from({ length: 9e6 }, (_, i) => Math.floor(i / 6000)),
+  };
+  expect(chainBytes([far], 6000)).toBeLessThan(16 << 20);
+  expect(chainBytes([far, far], 6000)).toBeGreaterThan(16 << 20);
+  const { data } = throughFilters(rowsOf(wide), [far, far], 1390, 1410);
+  expect([data[0], data[10 * 6000], data[19 * 6000]]).toEqual([0, 0, 9]);
+});
+
 it('a blur too wide to go row by row says so', () => {
   expect(gaussianFilters(0.1)).toEqual([]);
   expect(gaussianFilters(4)).toHaveLength(1);

@@ -33,8 +33,19 @@ export const chainBytes = (filters: readonly RowFilter[], width: number): number
  */
 export function throughFilters(input: Rows, filters: readonly RowFilter[], from: number, to: number): Plane {
   const { width, height } = input;
-  if (chainBytes(filters, width) > RING_BYTES)
-    throw new RangeError('The picture is too wide for a filter of this size.');
+  if (chainBytes(filters, width) > RING_BYTES) {
+    const last = filters.at(-1)!;
+    if (filters.length === 1) throw new RangeError('The picture is too wide for a filter of this size.');
+    // What does not fit at once goes in parts.
+    const [start, end] = [Math.max(0, from - last.before), Math.min(height, to + last.after)];
+    const { data } = throughFilters(input, filters.slice(0, -1), start, end);
+    const made = {
+      width,
+      height,
+      row: (y: number) => data.subarray((y - start) * width, (y - start + 1) * width),
+    };
+    return throughFilters(made, [last], from, to);
+  }
   const within = (y: number): number => Math.min(height - 1, Math.max(0, y));
   // The first row that each filter reads, and the next one that it will be given.
   const next: number[] = [];

@@ -52,10 +52,9 @@ export const SUMS = {
   out: area(8 * MEGABYTE),
   below: area(8 * MEGABYTE),
 };
-/** Rows that a filter passes over, with the addresses and weights of its taps. */
+/** Rows that a filter passes over, with the addresses of its taps. */
 export const FILTER = {
   addresses: area(4096),
-  weights: area(4096),
   row: area(ROW_BYTES),
   ring: area(RING_BYTES),
 };

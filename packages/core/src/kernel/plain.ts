@@ -14,13 +14,6 @@ const kept = (value: number): number => (value < 0 ? 0 : value > 65535 ? 65535 :
 /** A real as a pixel, rounded and kept within 0 to 65535. */
 const pixel = (value: number): number => kept(Math.trunc(fround(value + 0.5)));
 
-/** A row of pixels as pairs, where it does not lie as such. */
-function pairsOf(pixels: Uint16Array): Int32Array {
-  const pairs = new Int32Array((pixels.length + 1) >> 1);
-  new Uint16Array(pairs.buffer).set(pixels);
-  return pairs;
-}
-
 /**
  * The loops of `assembly/` in plain TypeScript, bit for bit the same, for machines whose WebAssembly has no SIMD. What
  * each does is said there.
@@ -31,6 +24,9 @@ export function plainKernels(): Kernels {
   const u16 = new Uint16Array(buffer);
   const i16 = new Int16Array(buffer);
   const i32 = new Int32Array(buffer);
+  // A row of pixels that does not lie in pairs is copied to where it does.
+  const aligned = new Uint16Array(1 << 20);
+  const alignedPairs = new Int32Array(aligned.buffer);
   const f32 = new Float32Array(buffer);
   const f64 = new Float64Array(buffer);
   const reduced =
@@ -75,8 +71,9 @@ export function plainKernels(): Kernels {
     compareRow(coverage, thresholds, run, brick, column, width, out) {
       // Views of just these rows, and pixels read in pairs, are several times as quick as the whole memory pixel by pixel.
       const pixels = u16.subarray(coverage >> 1, (coverage >> 1) + width);
+      if (coverage & 3) aligned.set(pixels);
       const pairs =
-        coverage & 3 ? pairsOf(pixels) : i32.subarray(coverage >> 2, (coverage >> 2) + ((width + 1) >> 1));
+        coverage & 3 ? alignedPairs : i32.subarray(coverage >> 2, (coverage >> 2) + ((width + 1) >> 1));
       const bars = u16.subarray(thresholds >> 1, (thresholds >> 1) + run + 8);
       const made = u8.subarray(out, out + ((width + 7) >> 3));
       const bytes = width >> 3;

@@ -62,6 +62,12 @@ describe('tones of rows', () => {
     const rows = toneRows(freshSource(), tone, 7);
     expect(cutRows(rows, { x: 0, y: 0, width: WIDTH, height: HEIGHT }).data).toEqual(whole(tone));
   });
+  it('are opened and held back on a grid too coarse for the blur, too', () => {
+    const coarse = { ...freshSource(), scale: 16 };
+    const opened = whole(toneOf(toneStep('recover', { shadows: 60, highlights: 0, radius: 2 })), coarse);
+    const plain = whole(toneOf(), { ...freshSource(), scale: 16 });
+    expect(opened.filter((value, i) => value < plain[i]).length).toBeGreaterThan(0.3 * plain.length);
+  });
   it('hang on the order of the steps', () => {
     const tone = steps(1, 120, 1.3);
     const turned = { ...tone, steps: [...tone.steps.slice(0, 3), ...tone.steps.slice(3).reverse()] };

@@ -3,8 +3,8 @@ import type { Picture } from '../raster/picture.ts';
 import type { Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import { cutRows, type Rows } from '../raster/rows.ts';
-import { chainBytes, throughFilters, type RowFilter } from '../filter/row-filter.ts';
-import { keep, kernels, RING_BYTES } from '../kernel/memory.ts';
+import { throughFilters, type RowFilter } from '../filter/row-filter.ts';
+import { keep, kernels } from '../kernel/memory.ts';
 import { giveBack } from '../raster/scratch.ts';
 import { recentBytes } from '../recent.ts';
 import { compileTone, type ToneStage } from './compile.ts';
@@ -95,7 +95,7 @@ export function toneRows(source: ToneSource, tone: Tone, leastBand = LEAST_BAND)
   );
   for (let i = 1; i < stages.length; i++) {
     const input = rows;
-    const { filters, last } = chainFrom(stages, i, kept, width);
+    const { filters, last } = chainFrom(stages, i, kept);
     if (last >= i) {
       i = last;
       const around = filters.reduce((sum, { before, after }) => sum + before + after, 0);
@@ -117,14 +117,13 @@ function chainFrom(
   stages: readonly ToneStage[],
   from: number,
   kept: number,
-  width: number,
 ): { filters: RowFilter[]; last: number } {
   const filters: RowFilter[] = [];
   let last = from - 1;
   while (last < stages.length - 1 && (last !== kept || last < from)) {
     const { table, area } = stages[last + 1];
     const more = table ? [tableFilter(table)] : area?.filters;
-    if (!more || (last >= from && chainBytes([...filters, ...more], width) > RING_BYTES)) break;
+    if (!more) break;
     filters.push(...more);
     last++;
   }

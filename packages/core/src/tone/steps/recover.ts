@@ -1,7 +1,6 @@
-import { gaussian, gaussianFilters, gaussianMargin } from '../../filter/gaussian.ts';
+import { againstBlur, gaussian, gaussianMargin } from '../../filter/gaussian.ts';
 import { byRuns } from '../../filter/pixel-rows.ts';
-import type { RowFilter } from '../../filter/row-filter.ts';
-import { kernels, ROWS } from '../../kernel/memory.ts';
+import { kernels } from '../../kernel/memory.ts';
 import { giveBack } from '../../raster/scratch.ts';
 import { defineStep } from './step.ts';
 
@@ -31,7 +30,9 @@ export const recover = defineStep({
   area: {
     margin: ({ radius }, { scale }) => gaussianMargin(radius / scale),
     rows: ({ shadows, highlights, radius }, { scale }) =>
-      gaussianFilters(radius / scale)?.map((blur) => recovering(blur, -shadows / 200, highlights / 200)),
+      againstBlur(radius / scale, (row, around, out, count) =>
+        kernels.recoverRow(row, around, -shadows / 200, highlights / 200, out, count),
+      ),
     apply: ({ shadows, highlights, radius }, plane, { scale, y }) => {
       const around = gaussian(plane, radius / scale, y);
       const made = byRuns(plane, around, (row, second, out, count) =>
@@ -40,13 +41,5 @@ export const recover = defineStep({
       giveBack(around);
       return made;
     },
-  },
-});
-
-const recovering = (blur: RowFilter, dark: number, light: number): RowFilter => ({
-  ...blur,
-  make(y, at, out, width) {
-    blur.make(y, at, ROWS.lower, width);
-    kernels.recoverRow(at(0), ROWS.lower, dark, light, out, width);
   },
 });

@@ -1,7 +1,6 @@
-import { gaussian, gaussianFilters, gaussianMargin } from '../../filter/gaussian.ts';
+import { againstBlur, gaussian, gaussianMargin } from '../../filter/gaussian.ts';
 import { byRuns } from '../../filter/pixel-rows.ts';
-import type { RowFilter } from '../../filter/row-filter.ts';
-import { kernels, ROWS } from '../../kernel/memory.ts';
+import { kernels } from '../../kernel/memory.ts';
 import { giveBack } from '../../raster/scratch.ts';
 import { SOLID } from '../../raster/plane.ts';
 import { defineStep } from './step.ts';
@@ -44,10 +43,10 @@ export const sharpen = defineStep({
   words: ({ amount }) => `${amount} %`,
   area: {
     margin: ({ radius }, { scale }) => gaussianMargin(radius / scale),
-    rows: ({ amount, radius, threshold }, { scale }) => {
-      const soft = gaussianFilters(radius / scale);
-      return soft && soft.map((blur) => sharpening(blur, amount / 100, (threshold / 100) * SOLID));
-    },
+    rows: ({ amount, radius, threshold }, { scale }) =>
+      againstBlur(radius / scale, (row, soft, out, count) =>
+        kernels.sharpenRow(row, soft, amount / 100, (threshold / 100) * SOLID, out, count),
+      ),
     apply: ({ amount, radius, threshold }, plane, { scale, y }) => {
       const soft = gaussian(plane, radius / scale, y);
       const made = byRuns(plane, soft, (row, second, out, count) =>
@@ -56,13 +55,5 @@ export const sharpen = defineStep({
       giveBack(soft);
       return made;
     },
-  },
-});
-
-const sharpening = (blur: RowFilter, gain: number, least: number): RowFilter => ({
-  ...blur,
-  make(y, at, out, width) {
-    blur.make(y, at, ROWS.lower, width);
-    kernels.sharpenRow(at(0), ROWS.lower, gain, least, out, width);
   },
 });
