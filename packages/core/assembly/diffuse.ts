@@ -5,11 +5,35 @@ function addTo(at: usize, value: i32): void {
   store<i32>(at, load<i32>(at) + value);
 }
 
-/** Errors carried to a pixel over the kernel's divisor, rounded. Divisors are written out, for dividing by what is known is quick. */
+/** What a pixel is asked for with its errors, kept within bounds that only runs of loosened pixels reach: no branch is missed. */
 // @ts-ignore: decorator
 @inline
-function shareOf(carried: i32, kernel: i32): i32 {
-  if (kernel == 0) return (carried + 8) >> 4;
+function bounded(value: i32): i32 {
+  if (value < -131072) return -131072;
+  if (value > 196608) return 196608;
+  return value;
+}
+
+/** The least value that is inked, but for what was inked near. */
+// @ts-ignore: decorator
+@inline
+function barAt(x: i32, noise: usize, modulation: i32): i32 {
+  if (!noise) return 32768;
+  return 32768 + (((<i32>load<u16>(noise + ((<usize>x) << 1)) - 32768) * modulation) >> 16);
+}
+
+/** How much easier it is to ink beside what was just inked. */
+// @ts-ignore: decorator
+@inline
+function eased(feedback: i32, before: i32, above: i32, ahead: i32, behind: i32): i32 {
+  if (!feedback) return 0;
+  return (feedback * (64 - (22 * before + 56 * above + 25 * (ahead + behind)))) >> 7;
+}
+
+/** Errors over a divisor, rounded. Divisors are written out, for dividing by what is known is quick. */
+// @ts-ignore: decorator
+@inline
+function over(carried: i32, kernel: i32): i32 {
   if (kernel == 3) return (carried + (carried < 0 ? -1 : 1)) / 2;
   if (kernel == 1) return (carried + (carried < 0 ? -24 : 24)) / 48;
   return (carried + (carried < 0 ? -21 : 21)) / 42;
@@ -17,11 +41,14 @@ function shareOf(carried: i32, kernel: i32): i32 {
 
 /**
  * Error diffusion along one row, from left to right (`way` = 1) or back (−1). `here`, `next` and `after` are this row's errors
- * and those of the two below, times the kernel's divisor (i32, with room for two more to either side); the first is used up.
+ * and those of the two below, times the kernel's divisor (i32, with room for two more to either side).
  * `made` holds the pixels made in the row above (bytes, 0 or 1) and is written over. `noise` is a row of 16-bit noise that moves
  * the threshold by `modulation` (1/65536 of its range) either way, or 0; `feedback` (1/65536 of
  * the range) lowers it beside pixels just inked. `made` has room for one more to either side, 0. Bare
  * and solid coverages come out bare and solid, and take no error on.
+ *
+ * What the next pixels take travels in variables and reaches memory when it is whole: each pixel waits for the one before it, and
+ * should wait for as little as can be.
  */
 export function diffuseRow(
   coverage: usize,
@@ -36,80 +63,183 @@ export function diffuseRow(
   way: i32,
   width: i32,
 ): void {
+  if (kernel == 0) {
+    diffuseNear(coverage, here, next, made, noise, modulation, feedback, way, width);
+  } else if (kernel == 1) {
+    diffuseWidely(coverage, here, next, after, made, noise, modulation, feedback, 1, way, width);
+  } else if (kernel == 2) {
+    diffuseWidely(coverage, here, next, after, made, noise, modulation, feedback, 2, way, width);
+  } else {
+    diffuseHalves(coverage, here, next, made, noise, modulation, feedback, way, width);
+  }
+}
+
+/** Seven sixteenths to the next pixel; three, five and one to those below. */
+function diffuseNear(
+  coverage: usize,
+  here: usize,
+  next: usize,
+  made: usize,
+  noise: usize,
+  modulation: i32,
+  feedback: i32,
+  way: i32,
+  width: i32,
+): void {
   let x = way > 0 ? 0 : width - 1;
   const side: usize = way > 0 ? 4 : -4;
   let before = 0;
   let behind = 0;
+  let last = 0;
+  let below = 0;
   for (let i = 0; i < width; i++) {
     const place = (<usize>x) << 2;
     const asked = <i32>load<u16>(coverage + ((<usize>x) << 1));
     const above = <i32>load<u8>(made + <usize>x);
     let ink = 0;
+    let error = 0;
     if (asked == 65535) ink = 1;
     else if (asked > 0) {
-      const carried = load<i32>(here + place);
-      let value = asked + shareOf(carried, kernel);
-      value = max(-131072, min(196608, value));
-      let threshold = 32768;
-      if (noise) threshold += ((<i32>load<u16>(noise + ((<usize>x) << 1)) - 32768) * modulation) >> 16;
-      if (feedback) {
-        const ahead = <i32>load<u8>(made + <usize>(x + way));
-        const near = 22 * before + 56 * above + 25 * (ahead + behind);
-        threshold += (feedback * (64 - near)) >> 7;
-      }
-      ink = <i32>(value >= threshold);
-      const error = value - (ink ? 65535 : 0);
-      const n = next + place;
-      if (kernel == 0) {
-        addTo(here + place + side, 7 * error);
-        addTo(n - side, 3 * error);
-        addTo(n, 5 * error);
-        addTo(n + side, error);
-      } else if (kernel == 3) {
-        addTo(here + place + side, error);
-        addTo(n, error);
-      } else {
-        const far = 2 * side;
-        const h = here + place;
-        const a = after + place;
-        if (kernel == 1) {
-          const e3 = 3 * error;
-          const e5 = 5 * error;
-          addTo(h + side, 7 * error);
-          addTo(h + far, e5);
-          addTo(n - far, e3);
-          addTo(n - side, e5);
-          addTo(n, 7 * error);
-          addTo(n + side, e5);
-          addTo(n + far, e3);
-          addTo(a - far, error);
-          addTo(a - side, e3);
-          addTo(a, e5);
-          addTo(a + side, e3);
-          addTo(a + far, error);
-        } else {
-          const e2 = 2 * error;
-          const e4 = 4 * error;
-          addTo(h + side, 8 * error);
-          addTo(h + far, e4);
-          addTo(n - far, e2);
-          addTo(n - side, e4);
-          addTo(n, 8 * error);
-          addTo(n + side, e4);
-          addTo(n + far, e2);
-          addTo(a - far, error);
-          addTo(a - side, e2);
-          addTo(a, e4);
-          addTo(a + side, e2);
-          addTo(a + far, error);
-        }
-      }
+      const ahead = <i32>load<u8>(made + <usize>(x + way));
+      const bar = barAt(x, noise, modulation) + eased(feedback, before, above, ahead, behind);
+      const value = bounded((load<i32>(here + place) + (asked << 4) + 8 + 7 * last) >> 4);
+      const inked = ~((value - bar) >> 31);
+      ink = inked & 1;
+      error = value - (inked & 65535);
     }
+    addTo(next + place - side, below + 3 * error);
+    below = 5 * error + last;
+    last = error;
     store<u8>(made + <usize>x, <u8>ink);
     before = ink;
     behind = above;
     x += way;
   }
+  const end = next + ((<usize>x) << 2);
+  addTo(end - side, below);
+  addTo(end, last);
+}
+
+/** Half to the next pixel and half to the one below. */
+function diffuseHalves(
+  coverage: usize,
+  here: usize,
+  next: usize,
+  made: usize,
+  noise: usize,
+  modulation: i32,
+  feedback: i32,
+  way: i32,
+  width: i32,
+): void {
+  let x = way > 0 ? 0 : width - 1;
+  let before = 0;
+  let behind = 0;
+  let last = 0;
+  for (let i = 0; i < width; i++) {
+    const place = (<usize>x) << 2;
+    const asked = <i32>load<u16>(coverage + ((<usize>x) << 1));
+    const above = <i32>load<u8>(made + <usize>x);
+    let ink = 0;
+    let error = 0;
+    if (asked == 65535) ink = 1;
+    else if (asked > 0) {
+      const ahead = <i32>load<u8>(made + <usize>(x + way));
+      const bar = barAt(x, noise, modulation) + eased(feedback, before, above, ahead, behind);
+      const value = bounded(asked + over(load<i32>(here + place) + last, 3));
+      const inked = ~((value - bar) >> 31);
+      ink = inked & 1;
+      error = value - (inked & 65535);
+    }
+    addTo(next + place, error);
+    last = error;
+    store<u8>(made + <usize>x, <u8>ink);
+    before = ink;
+    behind = above;
+    x += way;
+  }
+}
+
+/** To the two next pixels, five below and five below those; `kernel` is known where this is called. */
+// @ts-ignore: decorator
+@inline
+function diffuseWidely(
+  coverage: usize,
+  here: usize,
+  next: usize,
+  after: usize,
+  made: usize,
+  noise: usize,
+  modulation: i32,
+  feedback: i32,
+  kernel: i32,
+  way: i32,
+  width: i32,
+): void {
+  // The largest weights of the kernel; to either side of each stand the next smaller, and 1 at the ends of the last row.
+  const most: i32 = kernel == 1 ? 7 : 8;
+  const more: i32 = kernel == 1 ? 5 : 4;
+  const less: i32 = kernel == 1 ? 3 : 2;
+  let x = way > 0 ? 0 : width - 1;
+  const side: usize = way > 0 ? 4 : -4;
+  let before = 0;
+  let behind = 0;
+  // What the next two pixels take, and those below, from two behind to one ahead.
+  let h0 = 0;
+  let h1 = 0;
+  let n0 = 0;
+  let n1 = 0;
+  let n2 = 0;
+  let n3 = 0;
+  let a0 = 0;
+  let a1 = 0;
+  let a2 = 0;
+  let a3 = 0;
+  for (let i = 0; i < width; i++) {
+    const place = (<usize>x) << 2;
+    const asked = <i32>load<u16>(coverage + ((<usize>x) << 1));
+    const above = <i32>load<u8>(made + <usize>x);
+    let ink = 0;
+    let error = 0;
+    if (asked == 65535) ink = 1;
+    else if (asked > 0) {
+      const ahead = <i32>load<u8>(made + <usize>(x + way));
+      const bar = barAt(x, noise, modulation) + eased(feedback, before, above, ahead, behind);
+      const value = bounded(asked + over(load<i32>(here + place) + h0, kernel));
+      const inked = ~((value - bar) >> 31);
+      ink = inked & 1;
+      error = value - (inked & 65535);
+    }
+    const by = more * error;
+    const little = less * error;
+    const much = most * error;
+    h0 = h1 + much;
+    h1 = by;
+    addTo(next + place - 2 * side, n0 + little);
+    n0 = n1 + by;
+    n1 = n2 + much;
+    n2 = n3 + by;
+    n3 = little;
+    addTo(after + place - 2 * side, a0 + error);
+    a0 = a1 + little;
+    a1 = a2 + by;
+    a2 = a3 + little;
+    a3 = error;
+    store<u8>(made + <usize>x, <u8>ink);
+    before = ink;
+    behind = above;
+    x += way;
+  }
+  const n = next + ((<usize>x) << 2) - 2 * side;
+  addTo(n, n0);
+  addTo(n + side, n1);
+  addTo(n + 2 * side, n2);
+  addTo(n + 3 * side, n3);
+  const a = after + ((<usize>x) << 2) - 2 * side;
+  addTo(a, a0);
+  addTo(a + side, a1);
+  addTo(a + 2 * side, a2);
+  addTo(a + 3 * side, a3);
 }
 
 /** Packs bytes of 0 and 1 into bits; reads up to seven bytes beyond `width`, which must be 0. */

@@ -1,4 +1,5 @@
 export { setCacheShare } from './recent.ts';
+export { workPlane } from './kernel/memory.ts';
 export * from './raster/plane.ts';
 export * from './raster/region.ts';
 export * from './raster/bits.ts';
