@@ -1,6 +1,7 @@
 import { boundaryMasks } from '../kernel/boundaries.ts';
 import { bytesAt, COUNTED_ROWS, DIGITS, kernels, realsAt, SUMS, wholesAt } from '../kernel/memory.ts';
 import type { Bits } from '../raster/bits.ts';
+import { addPairs, isPairs } from './pairs.ts';
 
 /** Puts the boundaries of `columns` equal columns, from `start` pixels on and `step` pixels wide, before the kernel. */
 function setBoundaries(start: number, step: number, columns: number, width: number): void {
@@ -63,7 +64,12 @@ export interface AreaSums {
 const digitsOf = (count: number): number => 32 - Math.clz32(count);
 
 /** @param plates at most `COUNTED_PLATES` */
-export function areaSums({ box, start, columns, rows, width }: Boxes, plates: number): AreaSums {
+export function areaSums(boxes: Boxes, plates: number): AreaSums {
+  const { box, start, columns, rows, width } = boxes;
+  if (plates === 1 && isPairs(boxes)) {
+    const area = new Float64Array(columns * rows);
+    return { areas: [undefined, area], add: ([bits], y) => addPairs(area, boxes, bits, y - start.y) };
+  }
   const sets = (1 << plates) - 1;
   const areas = Array.from({ length: sets + 1 }, (_, set) =>
     set === 0 ? undefined : new Float64Array(columns * rows),

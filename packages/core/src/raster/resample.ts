@@ -45,7 +45,7 @@ interface Columns {
 const READ = 16;
 
 /** Bands of one film read the same columns over and over. */
-const recentColumns = recentOnly<Columns>(16);
+const recentColumns = recentOnly<Columns>(48);
 
 function columnsOf(map: AxisMap, start: number, count: number, limit: number): Columns {
   return recentColumns(`${map.origin} ${map.step} ${start} ${count} ${limit}`, () => {

@@ -1,11 +1,19 @@
+import { recentOnly } from '../recent.ts';
 import { brickColumn, brickOf, brickRow } from './brick.ts';
 
 /** How far chosen cells repel others, in cells. */
 const REACH = 6;
 
-/** Repulsion at a squared distance in cells: a bell, in whole numbers, so that every machine adds up the same. */
-const forceAt = (squared: number): number =>
-  Math.round(2 ** 20 * Math.max(0, 1 - squared / (REACH * REACH)) ** 8);
+/** Cells across the square in which a chosen cell repels others. */
+const ACROSS = 2 * REACH + 1;
+
+/** Repulsion over that square: a bell, in whole numbers, so that every machine adds up the same. */
+const FORCES = Float64Array.from({ length: ACROSS * ACROSS }, (_, i) => {
+  const squared = ((i % ACROSS) - REACH) ** 2 + (Math.floor(i / ACROSS) - REACH) ** 2;
+  return Math.round(2 ** 20 * Math.max(0, 1 - squared / (REACH * REACH)) ** 8);
+});
+
+const recentRanks = recentOnly<Uint16Array>(64);
 
 /**
  * The order in which a supercell's cells take an extra pixel, so that at every number of them the ones that have it
@@ -15,27 +23,29 @@ const forceAt = (squared: number): number =>
  * @param m,n the supercell's edge in cells
  * @returns rank of the cell at brick position row · width + column
  */
-export function cellRanks(m: number, n: number): Uint16Array {
+export const cellRanks = (m: number, n: number): Uint16Array =>
+  recentRanks(`${m} ${n}`, () => rankCells(m, n));
+
+function rankCells(m: number, n: number): Uint16Array {
   const brick = brickOf(m, n);
-  const count = brick.width * brick.height;
+  const { width } = brick;
+  const count = width * brick.height;
   const ranks = new Uint16Array(count);
-  const offsets: { dx: number; dy: number; force: number }[] = [];
-  for (let dy = -REACH; dy <= REACH; dy++) {
-    for (let dx = -REACH; dx <= REACH; dx++) {
-      const force = forceAt(dx * dx + dy * dy);
-      if (force > 0) offsets.push({ dx, dy, force });
-    }
-  }
   const pressure = new Float64Array(count);
   let chosen = 0;
   for (let rank = 0; rank < count; rank++) {
     ranks[chosen] = rank;
     pressure[chosen] = Infinity;
-    const x = chosen % brick.width;
-    const y = Math.floor(chosen / brick.width);
-    for (const { dx, dy, force } of offsets) {
-      const row = brickRow(brick, y + dy);
-      pressure[row * brick.width + brickColumn(brick, x + dx, y + dy)] += force;
+    const x = chosen % width;
+    const y = Math.floor(chosen / width);
+    for (let line = 0, k = 0; line < ACROSS; line++) {
+      const row = y + line - REACH;
+      const start = brickRow(brick, row) * width;
+      let column = brickColumn(brick, x - REACH, row);
+      for (let i = 0; i < ACROSS; i++, k++) {
+        pressure[start + column] += FORCES[k];
+        if (++column === width) column = 0;
+      }
     }
     let least = Infinity;
     for (let i = 0; i < count; i++) {

@@ -55,7 +55,8 @@ export function screenGridOf(screen: Screen, frame: Frame): ScreenGrid {
   };
 }
 
-const recentScreeners = recentOnly<Screener>(16);
+/** A job's plates on all the grids they are drawn on: of drafts, of small pictures, of the film. */
+const recentScreeners = recentOnly<Screener>(48);
 
 /** What makes a screen's bits on a grid of its own spots. */
 export const screenerFor = (screen: Screen, frame: Frame): Screener =>

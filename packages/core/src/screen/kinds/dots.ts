@@ -14,8 +14,8 @@ import { cellTable, excessOver, screenWarped, shiftFor, type Warp } from '../war
 import { ANGLE, ASPECT, latticeFacts, MOTIF, RULING, SPOT, spotKey, spotWords } from './dot-fields.ts';
 import { defineScreen } from './kind.ts';
 
-const recentSupercells = recentOnly<Supercell>(32);
-const recentThresholds = recentOnly<Thresholds>(8);
+const recentSupercells = recentOnly<Supercell>(64);
+const recentThresholds = recentOnly<Thresholds>(48);
 
 /** Part of a cell that ragged edges are frayed by, at most. */
 const FRAY = 0.16;
