@@ -1,41 +1,63 @@
+/** The least or the greatest of eight pixels of each row. */
+// @ts-ignore: decorator
+@inline
+function extreme(addresses: usize, taps: usize, at: usize, least: bool): v128 {
+  let found = v128.load(<usize>load<i32>(addresses) + at);
+  for (let t: usize = 1; t < taps; t++) {
+    const other = v128.load(<usize>load<i32>(addresses + (t << 2)) + at);
+    found = least ? i16x8.min_u(found, other) : i16x8.max_u(found, other);
+  }
+  return found;
+}
+
+// @ts-ignore: decorator
+@inline
+function extremes(addresses: usize, taps: usize, out: usize, count: i32, least: bool): void {
+  const end = (<usize>((count + 7) & ~7)) << 1;
+  let at: usize = 0;
+  if (taps == 2) {
+    // Small windows are made of these.
+    const a = <usize>load<i32>(addresses);
+    const b = <usize>load<i32>(addresses, 4);
+    for (; at < end; at += 16) {
+      const first = v128.load(a + at);
+      const second = v128.load(b + at);
+      v128.store(out + at, least ? i16x8.min_u(first, second) : i16x8.max_u(first, second));
+    }
+    return;
+  }
+  for (; at < end; at += 16) v128.store(out + at, extreme(addresses, taps, at, least));
+}
+
 /** out[i] = the least of row[t][i] for `taps` rows at the given addresses. Up to seven entries beyond `count` are used. */
 export function leastOf(addresses: usize, taps: i32, out: usize, count: i32): void {
-  for (let at: usize = 0; at < (<usize>count) << 1; at += 16) {
-    let found = v128.load(<usize>load<i32>(addresses) + at);
-    for (let t: usize = 1; t < <usize>taps; t++) {
-      found = i16x8.min_u(found, v128.load(<usize>load<i32>(addresses + (t << 2)) + at));
-    }
-    v128.store(out + at, found);
-  }
+  extremes(addresses, taps, out, count, true);
 }
 
 /** The same for the greatest. */
 export function mostOf(addresses: usize, taps: i32, out: usize, count: i32): void {
-  for (let at: usize = 0; at < (<usize>count) << 1; at += 16) {
-    let found = v128.load(<usize>load<i32>(addresses) + at);
-    for (let t: usize = 1; t < <usize>taps; t++) {
-      found = i16x8.max_u(found, v128.load(<usize>load<i32>(addresses + (t << 2)) + at));
-    }
-    v128.store(out + at, found);
-  }
+  extremes(addresses, taps, out, count, false);
 }
 
-/** Four of eight pixels as reals. */
+/** Four of eight pixels as reals; taken as signed, which is one instruction where unsigned is eight. */
 // @ts-ignore: decorator
 @inline
 function reals(pixels: v128, high: bool): v128 {
-  return f32x4.convert_i32x4_u(high ? i32x4.extend_high_i16x8_u(pixels) : i32x4.extend_low_i16x8_u(pixels));
+  return f32x4.convert_i32x4_s(high ? i32x4.extend_high_i16x8_u(pixels) : i32x4.extend_low_i16x8_u(pixels));
+}
+
+/** A real below 2²³ either way as a whole number, the even one of two alike near: beside 2²³ its last bits are just that. */
+// @ts-ignore: decorator
+@inline
+function whole(real: v128): v128 {
+  return i32x4.sub(f32x4.add(real, f32x4.splat(8388608)), i32x4.splat(0x4b000000));
 }
 
 /** Eight reals as pixels, rounded and kept within 0 to 65535. */
 // @ts-ignore: decorator
 @inline
 function pixels(low: v128, high: v128): v128 {
-  const half = f32x4.splat(0.5);
-  return i16x8.narrow_i32x4_u(
-    i32x4.trunc_sat_f32x4_s(f32x4.add(low, half)),
-    i32x4.trunc_sat_f32x4_s(f32x4.add(high, half)),
-  );
+  return i16x8.narrow_i32x4_u(whole(low), whole(high));
 }
 
 // @ts-ignore: decorator
@@ -123,7 +145,10 @@ function randoms(seed: i32, x: v128, y: i32): v128 {
 // @ts-ignore: decorator
 @inline
 function grains(seed: i32, x: v128, y: i32, range: v128): v128 {
-  const share = f32x4.mul(f32x4.convert_i32x4_u(randoms(seed, x, y)), f32x4.splat(<f32>(1.0 / 4294967296.0)));
+  const share = f32x4.mul(
+    f32x4.convert_i32x4_s(i32x4.shr_u(randoms(seed, x, y), 8)),
+    f32x4.splat(<f32>(1.0 / 16777216.0)),
+  );
   return f32x4.mul(f32x4.sub(share, f32x4.splat(0.5)), range);
 }
 

@@ -141,6 +141,23 @@ export function stretchRow(row: usize, offsets: usize, weights: usize, out: usiz
   }
 }
 
+/** Eight pixels moved by −2¹⁵, to fit a signed product. */
+// @ts-ignore: decorator
+@inline
+function moved(row: usize): v128 {
+  return v128.xor(v128.load(row), i16x8.splat(-32768));
+}
+
+/** Four of eight pixels of two rows, weighed and added. */
+// @ts-ignore: decorator
+@inline
+function weighed(sum: v128, upper: v128, lower: v128, weights: v128, high: bool): v128 {
+  const pairs = high
+    ? i16x8.shuffle(upper, lower, 4, 12, 5, 13, 6, 14, 7, 15)
+    : i16x8.shuffle(upper, lower, 0, 8, 1, 9, 2, 10, 3, 11);
+  return i32x4.add(sum, i32x4.dot_i16x8_s(pairs, weights));
+}
+
 /**
  * out[i] = Σ weight[t] · row[t][i], rounded, for `taps` rows of pixels at the given addresses; weights add up to 2¹⁵. Up to
  * seven entries beyond `count` are read and written.
@@ -153,25 +170,50 @@ export function weigh(addresses: usize, weights: usize, taps: i32, out: usize, c
       return;
     }
   }
-  const middle = i16x8.splat(-32768);
   const start = i32x4.splat((1 << 30) + 16384);
+  const end = (<usize>((count + 7) & ~7)) << 1;
   const pairs = <usize>(taps & ~1);
-  for (let at: usize = 0; at < (<usize>count) << 1; at += 16) {
-    let low = start;
-    let high = start;
+  let at: usize = 0;
+  // Sixteen pixels at once, for addresses and weights are read as often as there are turns.
+  for (; at + 32 <= end; at += 32) {
+    let a = start;
+    let b = start;
+    let c = start;
+    let d = start;
     for (let t: usize = 0; t < pairs; t += 2) {
-      const a = v128.xor(v128.load(<usize>load<i32>(addresses + (t << 2)) + at), middle);
-      const b = v128.xor(v128.load(<usize>load<i32>(addresses + (t << 2), 4) + at), middle);
+      const upper = <usize>load<i32>(addresses + (t << 2)) + at;
+      const lower = <usize>load<i32>(addresses + (t << 2), 4) + at;
       const weight = v128.load32_splat(weights + (t << 1));
-      low = i32x4.add(low, i32x4.dot_i16x8_s(i16x8.shuffle(a, b, 0, 8, 1, 9, 2, 10, 3, 11), weight));
-      high = i32x4.add(high, i32x4.dot_i16x8_s(i16x8.shuffle(a, b, 4, 12, 5, 13, 6, 14, 7, 15), weight));
+      const u = moved(upper);
+      const l = moved(lower);
+      a = weighed(a, u, l, weight, false);
+      b = weighed(b, u, l, weight, true);
+      const v = moved(upper + 16);
+      const m = moved(lower + 16);
+      c = weighed(c, v, m, weight, false);
+      d = weighed(d, v, m, weight, true);
     }
     if (taps & 1) {
-      const a = v128.xor(v128.load(<usize>load<i32>(addresses + (pairs << 2)) + at), middle);
+      const row = <usize>load<i32>(addresses + (pairs << 2)) + at;
       const weight = i32x4.splat(<i32>load<u16>(weights + (pairs << 1)));
-      low = i32x4.add(low, i32x4.dot_i16x8_s(i16x8.shuffle(a, a, 0, 8, 1, 9, 2, 10, 3, 11), weight));
-      high = i32x4.add(high, i32x4.dot_i16x8_s(i16x8.shuffle(a, a, 4, 12, 5, 13, 6, 14, 7, 15), weight));
+      const u = moved(row);
+      const v = moved(row + 16);
+      a = weighed(a, u, u, weight, false);
+      b = weighed(b, u, u, weight, true);
+      c = weighed(c, v, v, weight, false);
+      d = weighed(d, v, v, weight, true);
     }
-    v128.store(out + at, i16x8.narrow_i32x4_u(i32x4.shr_u(low, 15), i32x4.shr_u(high, 15)));
+    v128.store(out + at, i16x8.narrow_i32x4_u(i32x4.shr_u(a, 15), i32x4.shr_u(b, 15)));
+    v128.store(out + at, i16x8.narrow_i32x4_u(i32x4.shr_u(c, 15), i32x4.shr_u(d, 15)), 16);
   }
+  if (at >= end) return;
+  let low = start;
+  let high = start;
+  for (let t: usize = 0; t < <usize>taps; t++) {
+    const row = moved(<usize>load<i32>(addresses + (t << 2)) + at);
+    const weight = i32x4.splat(<i32>load<u16>(weights + (t << 1)));
+    low = weighed(low, row, row, weight, false);
+    high = weighed(high, row, row, weight, true);
+  }
+  v128.store(out + at, i16x8.narrow_i32x4_u(i32x4.shr_u(low, 15), i32x4.shr_u(high, 15)));
 }

@@ -11,8 +11,8 @@ const BYTES = 2688 << 16;
 
 const { fround, imul } = Math;
 const kept = (value: number): number => (value < 0 ? 0 : value > 65535 ? 65535 : value);
-/** A real as a pixel, rounded and kept within 0 to 65535. */
-const pixel = (value: number): number => kept(Math.trunc(fround(value + 0.5)));
+/** A real as a pixel, rounded (the even one of two alike near) and kept within 0 to 65535. */
+const pixel = (value: number): number => kept(fround(value + 2 ** 23) - 2 ** 23);
 
 /**
  * The loops of `assembly/` in plain TypeScript, bit for bit the same, for machines whose WebAssembly has no SIMD. What
@@ -180,7 +180,7 @@ export function plainKernels(): Kernels {
     grainRow(row, seed, x, y, range, out, count) {
       const by = fround(range);
       for (let i = 0; i < count; i++) {
-        const share = fround(fround(randomAt(seed, x + i, y)) * 2 ** -32);
+        const share = (randomAt(seed, x + i, y) >>> 8) * 2 ** -24;
         const grain = fround(fround(share - 0.5) * by);
         u16[(out >> 1) + i] = pixel(fround(u16[(row >> 1) + i] + grain));
       }

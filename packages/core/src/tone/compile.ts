@@ -2,6 +2,7 @@ import { srgbToLinear } from '../colour/srgb.ts';
 import type { RowFilter } from '../filter/row-filter.ts';
 import { coverageTable } from '../raster/coverage-table.ts';
 import { SOLID, type Plane } from '../raster/plane.ts';
+import type { Rows } from '../raster/rows.ts';
 import { recentOnly } from '../recent.ts';
 import { stepKind } from './steps/index.ts';
 import type { AreaPlace } from './steps/step.ts';
@@ -18,6 +19,8 @@ export interface ToneStage {
   readonly area?: {
     /** The stage row by row, where it can be done so; else it is applied to planes. */
     readonly filters?: readonly RowFilter[] | undefined;
+    /** Rows of the stage at once, where it looks far around. */
+    readonly wide?: ((input: Rows, from: number, to: number) => Plane) | undefined;
     /** Rows above and below that a row's result depends on. */
     readonly margin: number;
     /** How many times as fine the grid is afterwards. */
@@ -74,11 +77,13 @@ export function compileTone(
     if (kind.point) points.push(step);
     if (!kind.area) continue;
     finish();
-    const { margin, rows, apply, finer } = kind.area;
+    const { margin, rows, wide, apply, finer } = kind.area;
+    const place = { scale, ppi };
     key += JSON.stringify([step.kind, step.settings]);
     area = {
-      filters: rows?.(step.settings, { scale, ppi }),
-      margin: margin(step.settings, { scale, ppi }),
+      filters: rows?.(step.settings, place),
+      wide: wide && ((input, from, to) => wide(step.settings, input, from, to, place)),
+      margin: margin(step.settings, place),
       finer: finer?.(step.settings, { scale }) ?? 1,
       apply: (plane, place) => apply!(step.settings, plane, place),
     };

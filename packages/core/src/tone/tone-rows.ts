@@ -103,6 +103,11 @@ export function toneRows(source: ToneSource, tone: Tone, leastBand = LEAST_BAND)
       continue;
     }
     const area = stages[i].area!;
+    const { wide } = area;
+    if (wide) {
+      rows = bands(i, sizeFor(4 * area.margin), (top, bottom) => wide(input, top, bottom));
+      continue;
+    }
     const before = { width, height, scale };
     [width, height, scale] = [width * area.finer, height * area.finer, scale / area.finer];
     // Whole rows of the grid before.

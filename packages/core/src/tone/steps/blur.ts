@@ -1,4 +1,5 @@
-import { gaussian, gaussianFilters, gaussianMargin } from '../../filter/gaussian.ts';
+import { gaussianFilters, gaussianMargin } from '../../filter/gaussian.ts';
+import { overWideBlur } from '../../filter/wide-blur.ts';
 import { defineStep } from './step.ts';
 
 export const blur = defineStep({
@@ -21,6 +22,6 @@ export const blur = defineStep({
   area: {
     margin: ({ radius }, { scale }) => gaussianMargin(radius / scale),
     rows: ({ radius }, { scale }) => gaussianFilters(radius / scale),
-    apply: ({ radius }, plane, { scale, y }) => gaussian(plane, radius / scale, y),
+    wide: ({ radius }, input, from, to, { scale }) => overWideBlur(input, radius / scale, from, to),
   },
 });

@@ -1,7 +1,6 @@
-import { againstBlur, gaussian, gaussianMargin } from '../../filter/gaussian.ts';
-import { byRuns } from '../../filter/pixel-rows.ts';
+import { againstBlur, gaussianMargin } from '../../filter/gaussian.ts';
+import { overWideBlur } from '../../filter/wide-blur.ts';
 import { kernels } from '../../kernel/memory.ts';
-import { giveBack } from '../../raster/scratch.ts';
 import { defineStep } from './step.ts';
 
 /**
@@ -29,17 +28,13 @@ export const recover = defineStep({
   words: ({ shadows, highlights }) => `${shadows} / ${highlights} %`,
   area: {
     margin: ({ radius }, { scale }) => gaussianMargin(radius / scale),
-    rows: ({ shadows, highlights, radius }, { scale }) =>
-      againstBlur(radius / scale, (row, around, out, count) =>
-        kernels.recoverRow(row, around, -shadows / 200, highlights / 200, out, count),
-      ),
-    apply: ({ shadows, highlights, radius }, plane, { scale, y }) => {
-      const around = gaussian(plane, radius / scale, y);
-      const made = byRuns(plane, around, (row, second, out, count) =>
-        kernels.recoverRow(row, second, -shadows / 200, highlights / 200, out, count),
-      );
-      giveBack(around);
-      return made;
-    },
+    rows: (settings, { scale }) => againstBlur(settings.radius / scale, madeBy(settings)),
+    wide: (settings, input, from, to, { scale }) =>
+      overWideBlur(input, settings.radius / scale, from, to, madeBy(settings)),
   },
 });
+
+const madeBy =
+  ({ shadows, highlights }: { shadows: number; highlights: number }) =>
+  (row: number, around: number, out: number, count: number): void =>
+    kernels.recoverRow(row, around, -shadows / 200, highlights / 200, out, count);

@@ -1,7 +1,6 @@
-import { againstBlur, gaussian, gaussianMargin } from '../../filter/gaussian.ts';
-import { byRuns } from '../../filter/pixel-rows.ts';
+import { againstBlur, gaussianMargin } from '../../filter/gaussian.ts';
+import { overWideBlur } from '../../filter/wide-blur.ts';
 import { kernels } from '../../kernel/memory.ts';
-import { giveBack } from '../../raster/scratch.ts';
 import { SOLID } from '../../raster/plane.ts';
 import { defineStep } from './step.ts';
 
@@ -43,17 +42,13 @@ export const sharpen = defineStep({
   words: ({ amount }) => `${amount} %`,
   area: {
     margin: ({ radius }, { scale }) => gaussianMargin(radius / scale),
-    rows: ({ amount, radius, threshold }, { scale }) =>
-      againstBlur(radius / scale, (row, soft, out, count) =>
-        kernels.sharpenRow(row, soft, amount / 100, (threshold / 100) * SOLID, out, count),
-      ),
-    apply: ({ amount, radius, threshold }, plane, { scale, y }) => {
-      const soft = gaussian(plane, radius / scale, y);
-      const made = byRuns(plane, soft, (row, second, out, count) =>
-        kernels.sharpenRow(row, second, amount / 100, (threshold / 100) * SOLID, out, count),
-      );
-      giveBack(soft);
-      return made;
-    },
+    rows: (settings, { scale }) => againstBlur(settings.radius / scale, madeBy(settings)),
+    wide: (settings, input, from, to, { scale }) =>
+      overWideBlur(input, settings.radius / scale, from, to, madeBy(settings)),
   },
 });
+
+const madeBy =
+  ({ amount, threshold }: { amount: number; threshold: number }) =>
+  (row: number, soft: number, out: number, count: number): void =>
+    kernels.sharpenRow(row, soft, amount / 100, (threshold / 100) * SOLID, out, count);

@@ -1,6 +1,7 @@
 import type { Fields, SettingsOf } from '../../field.ts';
 import type { RowFilter } from '../../filter/row-filter.ts';
 import type { Plane } from '../../raster/plane.ts';
+import type { Rows } from '../../raster/rows.ts';
 
 /** Where a plane that an area step works on stands in the whole picture at this size. */
 export interface AreaPlace {
@@ -38,6 +39,14 @@ export interface StepKind<F extends Fields = Fields> {
       settings: SettingsOf<F>,
       place: Pick<AreaPlace, 'scale' | 'ppi'>,
     ) => readonly RowFilter[] | undefined;
+    /** Else rows `from` to `to` of what it makes of all rows, where it looks so far around that they hang on many. */
+    readonly wide?: (
+      settings: SettingsOf<F>,
+      input: Rows,
+      from: number,
+      to: number,
+      place: Pick<AreaPlace, 'scale' | 'ppi'>,
+    ) => Plane;
     /**
      * Else the step on a plane of whole rows. Beyond its edges the outermost pixels repeat; rows nearer to an edge than the
      * margin are only right where that edge is the picture's own.
