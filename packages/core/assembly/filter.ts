@@ -133,20 +133,16 @@ function mixedUp(h: v128): v128 {
   return v128.xor(h, i32x4.shr_u(h, 16));
 }
 
-/** Four numbers as `randomAt` in src/random.ts gives them, for x at the given places. */
-// @ts-ignore: decorator
-@inline
-function randoms(seed: i32, x: v128, y: i32): v128 {
-  const h = v128.xor(i32x4.splat(seed * 0x9e3779b1), i32x4.mul(x, i32x4.splat(0x85ebca6b)));
-  const g = i32x4.mul(v128.xor(h, i32x4.shr_u(h, 15)), i32x4.splat(0x2c1b3c6d));
-  return mixedUp(v128.xor(g, i32x4.splat(y * 0xc2b2ae35)));
-}
+const COLUMN: i32 = 0x85ebca6b;
 
+/** Grains for four numbers as `randomAt` in src/random.ts gives them: of a seed, of columns and of a row, each times its own number. */
 // @ts-ignore: decorator
 @inline
-function grains(seed: i32, x: v128, y: i32, range: v128): v128 {
+function grains(seed: v128, columns: v128, row: v128, range: v128): v128 {
+  const h = v128.xor(seed, columns);
+  const g = i32x4.mul(v128.xor(h, i32x4.shr_u(h, 15)), i32x4.splat(0x2c1b3c6d));
   const share = f32x4.mul(
-    f32x4.convert_i32x4_s(i32x4.shr_u(randoms(seed, x, y), 8)),
+    f32x4.convert_i32x4_s(i32x4.shr_u(mixedUp(v128.xor(g, row)), 8)),
     f32x4.splat(<f32>(1.0 / 16777216.0)),
   );
   return f32x4.mul(f32x4.sub(share, f32x4.splat(0.5)), range);
@@ -155,19 +151,20 @@ function grains(seed: i32, x: v128, y: i32, range: v128): v128 {
 /** out = row + (random share − ½) · range, a number of its own for each pixel from x on. Uses seven entries beyond. */
 export function grainRow(row: usize, seed: i32, x: i32, y: i32, range: f32, out: usize, count: i32): void {
   const ranges = f32x4.splat(range);
-  let low = i32x4.add(i32x4.splat(x), i32x4(0, 1, 2, 3));
-  let high = i32x4.add(low, i32x4.splat(4));
+  const seeds = i32x4.splat(seed * 0x9e3779b1);
+  const rows = i32x4.splat(y * 0xc2b2ae35);
+  let low = i32x4.mul(i32x4.add(i32x4.splat(x), i32x4(0, 1, 2, 3)), i32x4.splat(COLUMN));
   for (let i = 0; i < count; i += 8) {
     const a = v128.load(row);
+    const high = i32x4.add(low, i32x4.splat(4 * COLUMN));
     v128.store(
       out,
       pixels(
-        f32x4.add(reals(a, false), grains(seed, low, y, ranges)),
-        f32x4.add(reals(a, true), grains(seed, high, y, ranges)),
+        f32x4.add(reals(a, false), grains(seeds, low, rows, ranges)),
+        f32x4.add(reals(a, true), grains(seeds, high, rows, ranges)),
       ),
     );
-    low = i32x4.add(low, i32x4.splat(8));
-    high = i32x4.add(high, i32x4.splat(8));
+    low = i32x4.add(high, i32x4.splat(4 * COLUMN));
     row += 16;
     out += 16;
   }

@@ -158,19 +158,37 @@ function weighed(sum: v128, upper: v128, lower: v128, weights: v128, high: bool)
   return i32x4.add(sum, i32x4.dot_i16x8_s(pairs, weights));
 }
 
+/** What weighed sums of pixels moved by −2¹⁵ begin with: the way back, and half a unit. */
+const START: i32 = (1 << 30) + 16384;
+
+/** The tap whose weight is 2¹⁵ and stands alone, for it fits no signed product; −1 when there is none. */
+// @ts-ignore: decorator
+@inline
+function single(weights: usize, taps: i32): i32 {
+  for (let t = 0; t < taps; t++) if (load<u16>(weights + ((<usize>t) << 1)) == 32768) return t;
+  return -1;
+}
+
+/** Eight weighed sums as pixels. */
+// @ts-ignore: decorator
+@inline
+function halves(low: v128, high: v128): v128 {
+  return i16x8.narrow_i32x4_u(i32x4.shr_u(low, 15), i32x4.shr_u(high, 15));
+}
+
 /**
- * out[i] = Σ weight[t] · row[t][i], rounded, for `taps` rows of pixels at the given addresses; weights add up to 2¹⁵. Up to
- * seven entries beyond `count` are read and written.
+ * out[i] = Σ weight[t] · row[t][i] − 2¹⁵, rounded, for `taps` rows of pixels at the given addresses: signed, as `weighAlong` takes them.
+ * Weights add up to 2¹⁵. Up to seven entries beyond `count` are read and written.
  */
-export function weigh(addresses: usize, weights: usize, taps: i32, out: usize, count: i32): void {
-  // A weight of 2¹⁵ stands alone; all others fit a signed product, two taps at a time, of pixels moved by −2¹⁵.
-  for (let t: usize = 0; t < <usize>taps; t++) {
-    if (load<u16>(weights + (t << 1)) == 32768) {
-      memory.copy(out, <usize>load<i32>(addresses + (t << 2)), ((<usize>count + 7) & ~7) << 1);
-      return;
-    }
+export function weighDown(addresses: usize, weights: usize, taps: i32, out: usize, count: i32): void {
+  const alone = single(weights, taps);
+  if (alone >= 0) {
+    const row = <usize>load<i32>(addresses + ((<usize>alone) << 2));
+    for (let at: usize = 0; at < (<usize>count) << 1; at += 16) v128.store(out + at, moved(row + at));
+    return;
   }
-  const start = i32x4.splat((1 << 30) + 16384);
+  const start = i32x4.splat(START);
+  const middle = i16x8.splat(-32768);
   const end = (<usize>((count + 7) & ~7)) << 1;
   const pairs = <usize>(taps & ~1);
   let at: usize = 0;
@@ -203,8 +221,8 @@ export function weigh(addresses: usize, weights: usize, taps: i32, out: usize, c
       c = weighed(c, v, v, weight, false);
       d = weighed(d, v, v, weight, true);
     }
-    v128.store(out + at, i16x8.narrow_i32x4_u(i32x4.shr_u(a, 15), i32x4.shr_u(b, 15)));
-    v128.store(out + at, i16x8.narrow_i32x4_u(i32x4.shr_u(c, 15), i32x4.shr_u(d, 15)), 16);
+    v128.store(out + at, v128.xor(halves(a, b), middle));
+    v128.store(out + at, v128.xor(halves(c, d), middle), 16);
   }
   if (at >= end) return;
   let low = start;
@@ -215,5 +233,58 @@ export function weigh(addresses: usize, weights: usize, taps: i32, out: usize, c
     low = weighed(low, row, row, weight, false);
     high = weighed(high, row, row, weight, true);
   }
-  v128.store(out + at, i16x8.narrow_i32x4_u(i32x4.shr_u(low, 15), i32x4.shr_u(high, 15)));
+  v128.store(out + at, v128.xor(halves(low, high), middle));
+}
+
+/** Sums for pixels one apart, added: each product takes two taps of one pixel, and all even ones are made before all odd ones. */
+// @ts-ignore: decorator
+@inline
+function along(sum: v128, row: usize, weights: v128): v128 {
+  return i32x4.add(sum, i32x4.dot_i16x8_s(v128.load(row), weights));
+}
+
+/** Weighed sums of even and of odd pixels as eight pixels. */
+// @ts-ignore: decorator
+@inline
+function laced(even: v128, odd: v128): v128 {
+  return v128.or(i32x4.shr_u(even, 15), i32x4.shl(i32x4.shr_u(odd, 15), 16));
+}
+
+/**
+ * out[i] = Σ weight[t] · (row[i + t] + 2¹⁵), rounded, for a row of signed numbers as `weighDown` makes them and `taps` weights that add up
+ * to 2¹⁵. Up to fifteen entries beyond those are read, and up to seven beyond `count` written.
+ */
+export function weighAlong(row: usize, weights: usize, taps: i32, out: usize, count: i32): void {
+  const alone = single(weights, taps);
+  if (alone >= 0) {
+    row += (<usize>alone) << 1;
+    for (let at: usize = 0; at < (<usize>count) << 1; at += 16) v128.store(out + at, moved(row + at));
+    return;
+  }
+  const start = i32x4.splat(START);
+  const end = (<usize>((count + 7) & ~7)) << 1;
+  const pairs = (<usize>(taps & ~1)) << 1;
+  const last = taps & 1 ? i32x4.splat(<i32>load<u16>(weights + pairs)) : i32x4.splat(0);
+  for (let at: usize = 0; at < end; at += 32) {
+    const from = row + at;
+    let a = start;
+    let b = start;
+    let c = start;
+    let d = start;
+    for (let t: usize = 0; t < pairs; t += 4) {
+      const pair = v128.load32_splat(weights + t);
+      a = along(a, from + t, pair);
+      b = along(b, from + t + 2, pair);
+      c = along(c, from + t + 16, pair);
+      d = along(d, from + t + 18, pair);
+    }
+    if (taps & 1) {
+      a = along(a, from + pairs, last);
+      b = along(b, from + pairs + 2, last);
+      c = along(c, from + pairs + 16, last);
+      d = along(d, from + pairs + 18, last);
+    }
+    v128.store(out + at, laced(a, b));
+    if (at + 16 < end) v128.store(out + at, laced(c, d), 16);
+  }
 }

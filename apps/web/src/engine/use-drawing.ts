@@ -37,7 +37,7 @@ const SMALL = 2.5e6;
 /** How long whole pictures are waited for before exact work starts from small ones, ms. */
 const LONG = 3000;
 /** Rest before exact work starts, ms. */
-const SETTLE = 90;
+const SETTLE = 45;
 
 /** True when a plate that is drawn has to be made from its top down. */
 const isCarried = ({ recipe, what }: Pick<Drawing, 'recipe' | 'what'>): boolean =>

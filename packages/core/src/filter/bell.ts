@@ -1,8 +1,8 @@
-import { FILTER, keep, kernels } from '../kernel/memory.ts';
+import { FILTER, keep, kernels, wholesAt } from '../kernel/memory.ts';
 import { power } from '../power.ts';
 import { recentOnly } from '../recent.ts';
 import type { RowFilter } from './row-filter.ts';
-import { windowFilter } from './window.ts';
+import { padRow } from './window.ts';
 
 /** A standard deviation below this (pixels) changes nothing worth having. */
 export const LEAST_SIGMA = 0.15;
@@ -44,7 +44,16 @@ export function passesOf(sigma: number): Passes {
 /** The taps down the columns, then along the rows. */
 export function weighing(weights: Uint16Array): RowFilter {
   const taps = weights.length;
-  return windowFilter(taps, taps >> 1, (out, count) => {
-    kernels.weigh(FILTER.addresses, keep(weights), taps, out, count);
-  });
+  const back = taps >> 1;
+  return {
+    before: back,
+    after: taps - 1 - back,
+    make(_y, at, out, width) {
+      const addresses = wholesAt(FILTER.addresses, taps);
+      for (let t = 0; t < taps; t++) addresses[t] = at(t - back);
+      kernels.weighDown(FILTER.addresses, keep(weights), taps, FILTER.row + 2 * back, width);
+      padRow(back, taps, width);
+      kernels.weighAlong(FILTER.row, keep(weights), taps, out, width);
+    },
+  };
 }

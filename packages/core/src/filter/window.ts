@@ -19,11 +19,16 @@ export function windowFilter(
     make(_y, at, out, width) {
       for (let t = 0; t < taps; t++) addresses[t] = at(t - back);
       reduce(FILTER.row + 2 * back, width);
-      const padded = pixelsAt(FILTER.row, width + taps);
-      padded.fill(padded[back], 0, back);
-      padded.fill(padded[back + width - 1], back + width);
+      padRow(back, taps, width);
       for (let t = 0; t < taps; t++) addresses[t] = FILTER.row + 2 * t;
       reduce(out, width);
     },
   };
+}
+
+/** Repeats the outermost pixels of the row at `FILTER.row`, `back` of them before it and the rest of the taps after. */
+export function padRow(back: number, taps: number, width: number): void {
+  const padded = pixelsAt(FILTER.row, width + taps);
+  padded.fill(padded[back], 0, back);
+  padded.fill(padded[back + width - 1], back + width);
 }

@@ -24,7 +24,8 @@ export interface Kernels {
   ): void;
   stretchNear(row: number, bases: number, masks: number, weights: number, out: number, count: number): void;
   stretchRow(row: number, offsets: number, weights: number, out: number, count: number): void;
-  weigh(addresses: number, weights: number, taps: number, out: number, count: number): void;
+  weighDown(addresses: number, weights: number, taps: number, out: number, count: number): void;
+  weighAlong(row: number, weights: number, taps: number, out: number, count: number): void;
   leastOf(addresses: number, taps: number, out: number, count: number): void;
   mostOf(addresses: number, taps: number, out: number, count: number): void;
   sharpenRow(row: number, soft: number, gain: number, least: number, out: number, count: number): void;

@@ -165,7 +165,12 @@ describe('plain kernels make the very bits of the compiled ones', () => {
       };
       const taps = [4, 3, 1][seed % 3];
       expectSame(
-        made(seed, some, (k) => k.weigh(C, D, taps, OUT, WIDTH)),
+        made(seed, some, (k) => k.weighDown(C, D, taps, OUT, WIDTH)),
+        OUT,
+        2 * WIDTH,
+      );
+      expectSame(
+        made(seed, some, (k) => k.weighAlong(A, D, taps, OUT, WIDTH)),
         OUT,
         2 * WIDTH,
       );

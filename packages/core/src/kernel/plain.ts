@@ -145,13 +145,20 @@ export function plainKernels(): Kernels {
         u16[(out >> 1) + i] = kept((sum >> 14) + 32768);
       }
     },
-    weigh(addresses, weights, taps, out, count) {
+    weighDown(addresses, weights, taps, out, count) {
       for (let i = 0; i < count; i++) {
         let sum = 16384;
         for (let t = 0; t < taps; t++) {
           sum += u16[(i32[(addresses >> 2) + t] >> 1) + i] * u16[(weights >> 1) + t];
         }
-        u16[(out >> 1) + i] = kept(sum >>> 15);
+        i16[(out >> 1) + i] = (sum >>> 15) - 32768;
+      }
+    },
+    weighAlong(row, weights, taps, out, count) {
+      for (let i = 0; i < count; i++) {
+        let sum = 16384;
+        for (let t = 0; t < taps; t++) sum += (i16[(row >> 1) + i + t] + 32768) * u16[(weights >> 1) + t];
+        u16[(out >> 1) + i] = sum >>> 15;
       }
     },
     leastOf: reduced((a, b) => a < b),

@@ -99,7 +99,7 @@ export function toneRows(source: ToneSource, tone: Tone, leastBand = LEAST_BAND)
     if (last >= i) {
       i = last;
       const around = filters.reduce((sum, { before, after }) => sum + before + after, 0);
-      rows = bands(i, sizeFor(4 * around), (top, bottom) => throughFilters(input, filters, top, bottom));
+      rows = bands(i, sizeFor(8 * around), (top, bottom) => throughFilters(input, filters, top, bottom));
       continue;
     }
     const area = stages[i].area!;
