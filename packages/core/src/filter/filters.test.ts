@@ -1,10 +1,13 @@
 import sharp from 'sharp';
+import { pixelsAt } from '../kernel/memory.ts';
 import { power } from '../power.ts';
 import type { Plane } from '../raster/plane.ts';
+import type { Rows } from '../raster/rows.ts';
 import { sineOfTurns, turnOf, turnsOf } from '../turn.ts';
 import { meanCells } from './cells.ts';
 import { finerPlane } from './finer.ts';
-import { gaussian } from './gaussian.ts';
+import { gaussian, gaussianMargin } from './gaussian.ts';
+import { overWideBlur } from './wide-blur.ts';
 import { closing, opening } from './morphology.ts';
 
 /** A picture with soft and hard parts, 8 bits spread over 16. */
@@ -61,6 +64,40 @@ describe('Gaussian blur', () => {
     for (const sigma of [0.5, 3, 9, 40]) {
       expect(new Set(gaussian(flat, sigma, 0).data)).toEqual(new Set([43210]));
     }
+  });
+});
+
+describe('a wide blur', () => {
+  const { width, height, data } = sample(70, 120);
+  const whole = gaussian({ width, height, data }, 9, 0);
+  const asked: number[] = [];
+  const rows: Rows = {
+    width,
+    height,
+    row: (y) => (asked.push(y), data.subarray(y * width, (y + 1) * width)),
+  };
+
+  it.each([
+    [0, 120],
+    [0, 1],
+    [37, 64],
+    [119, 120],
+  ])('makes rows %d to %d as those of the whole, out of rows within its margin', (from, to) => {
+    asked.length = 0;
+    expect(overWideBlur(rows, 9, from, to).data).toEqual(whole.data.slice(from * width, to * width));
+    expect(Math.min(...asked)).toBeGreaterThanOrEqual(Math.max(0, from - gaussianMargin(9)));
+    expect(Math.max(...asked)).toBeLessThanOrEqual(Math.min(height, to + gaussianMargin(9)) - 1);
+    expect(new Set(asked).size).toBe(asked.length);
+  });
+
+  it('hands out each row beside its own blur', () => {
+    const made = overWideBlur(rows, 9, 20, 50, (row, soft, out, count) => {
+      const [own, blurred] = [pixelsAt(row, count), pixelsAt(soft, count)];
+      pixelsAt(out, count).set(own.map((value, i) => (value >> 1) + (blurred[i] >> 1)));
+    });
+    made.data.forEach((value, i) => {
+      expect(value).toBe((data[20 * width + i] >> 1) + (whole.data[20 * width + i] >> 1));
+    });
   });
 });
 

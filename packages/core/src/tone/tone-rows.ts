@@ -1,6 +1,6 @@
 import { after, scaled, type Affine } from '../raster/affine.ts';
 import type { Picture } from '../raster/picture.ts';
-import type { Plane } from '../raster/plane.ts';
+import { SOLID, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import { cutRows, type Rows } from '../raster/rows.ts';
 import { throughFilters, type RowFilter } from '../filter/row-filter.ts';
@@ -51,7 +51,7 @@ interface Latest {
 const MOST_LATEST = 24;
 const latest = new Map<string, Latest>();
 
-/** The last stage that a source's tone has in common with the one before it; −1 when there is none. */
+/** The last stage that a source's tone has in common with the one before it, by its place; −1 when there is none. */
 function stageBefore(name: string, keys: readonly string[]): number {
   const known = latest.get(name);
   if (known && known.keys.length === keys.length && known.keys.every((key, i) => key === keys[i])) {
@@ -74,14 +74,13 @@ export function toneRows(source: ToneSource, tone: Tone, leastBand = LEAST_BAND)
   const { ppi } = source;
   const stages = compileTone(tone, source);
   const name = `${source.key} ${scale} ${ppi} ${leastBand}`;
-  const kept = stageBefore(
-    name,
-    stages.map(({ key }) => key),
-  );
+  const grey = `grey ${JSON.stringify(tone.grey.weights)}`;
+  // −1 stands for the grey itself, −2 for nothing.
+  const kept = stageBefore(name, [grey, ...stages.map(({ key }) => key)]) - 1;
   /** Rows of the grid as it is now, in bands that are kept as long as they are of use; `i` is the last stage they went through. */
   const bands = (i: number, size: number, make: (top: number, bottom: number) => Plane): Rows => {
     const recentOf = i === stages.length - 1 ? recentFinished : i === kept ? recentBefore : recentPassing;
-    const stageName = `${name} ${stages[i].key}`;
+    const stageName = `${name} ${i < 0 ? grey : stages[i].key}`;
     const limit = height;
     return bandRows(width, height, size, (band) =>
       recentOf(`${stageName} ${band}`, () => make(band * size, Math.min(limit, (band + 1) * size))),
@@ -89,11 +88,13 @@ export function toneRows(source: ToneSource, tone: Tone, leastBand = LEAST_BAND)
   };
   const sizeFor = (rows: number): number =>
     Math.min(Math.max(leastBand, Math.floor(MOST_PIXELS / width)), Math.max(leastBand, rows));
-  const first = { table: stages[0].table!, width };
-  let rows = bands(0, sizeFor(0), (y, bottom) =>
-    source.coverage(tone, first.table, { x: 0, y, width: first.width, height: bottom - y }),
+  // The grey is read through the first table, unless that is what is being changed.
+  const [begin, table] = kept === -1 ? [-1, SAME] : [0, stages[0].table!];
+  const first = { width };
+  let rows = bands(begin, sizeFor(0), (y, bottom) =>
+    source.coverage(tone, table, { x: 0, y, width: first.width, height: bottom - y }),
   );
-  for (let i = 1; i < stages.length; i++) {
+  for (let i = begin + 1; i < stages.length; i++) {
     const input = rows;
     const { filters, last } = chainFrom(stages, i, kept);
     if (last >= i) {
@@ -134,6 +135,9 @@ function chainFrom(
   }
   return { filters, last };
 }
+
+/** A table that changes nothing. */
+const SAME = Uint16Array.from({ length: SOLID + 1 }, (_, coverage) => coverage);
 
 const tableFilter = (table: Uint16Array): RowFilter => ({
   before: 0,
