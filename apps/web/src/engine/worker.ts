@@ -42,6 +42,7 @@ import {
   type ViewRows,
 } from '@brachytone/core';
 import { expose, transfer } from 'comlink';
+import { drawSwatch, type Swatch } from './swatch.ts';
 
 /** What to draw, and how much of it. */
 export interface DrawRequest {
@@ -212,6 +213,12 @@ const workerApi = {
   prepare(recipe: Recipe, plates: readonly number[], frame: Frame, row: number): boolean {
     const scene = { recipe, ...materials };
     return plates.every((plate) => preparePlate(scene, plate, frame, row, PREPARED));
+  },
+
+  /** What a screen looks like, as pixels of four bytes. */
+  swatch(swatch: Swatch): Uint8ClampedArray<ArrayBuffer> {
+    const rgba = drawSwatch(swatch);
+    return transfer(rgba, [rgba.buffer]);
   },
 
   /** Percent that the originals ask of each plate at a pixel of the frame, and percent made after its curve and dot limits. */

@@ -45,11 +45,11 @@ export function passesOf(sigma: number): Passes {
 export function weighing(weights: Uint16Array): RowFilter {
   const taps = weights.length;
   const back = taps >> 1;
+  const addresses = wholesAt(FILTER.addresses, taps);
   return {
     before: back,
     after: taps - 1 - back,
     make(_y, at, out, width) {
-      const addresses = wholesAt(FILTER.addresses, taps);
       for (let t = 0; t < taps; t++) addresses[t] = at(t - back);
       kernels.weighDown(FILTER.addresses, keep(weights), taps, FILTER.row + 2 * back, width);
       padRow(back, taps, width);

@@ -17,6 +17,8 @@ export interface RowFilter {
   readonly make: (y: number, at: (offset: number) => number, out: number, width: number) => void;
 }
 
+const ring = pixelsAt(FILTER.ring, RING_BYTES / 2);
+
 /** Bytes between two rows that wait. */
 const apart = (width: number): number => (2 * width + 31) & ~15;
 
@@ -70,7 +72,7 @@ export function throughFilters(input: Rows, filters: readonly RowFilter[], from:
   const bring = (k: number, row: number): void => {
     for (; next[k] <= row; next[k]++) {
       if (k > 0) make(k - 1, next[k], rings[k](next[k]));
-      else pixelsAt(rings[0](next[0]), width).set(given[next[0] - first]);
+      else ring.set(given[next[0] - first], (rings[0](next[0]) - FILTER.ring) >> 1);
     }
   };
   const out = scratchPlane(width, to - from);

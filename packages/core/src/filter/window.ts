@@ -1,4 +1,4 @@
-import { FILTER, pixelsAt, wholesAt } from '../kernel/memory.ts';
+import { FILTER, FILTER_PIXELS, pixelsAt, wholesAt } from '../kernel/memory.ts';
 import type { RowFilter } from './row-filter.ts';
 
 /**
@@ -26,9 +26,10 @@ export function windowFilter(
   };
 }
 
+const row = pixelsAt(FILTER.row, FILTER_PIXELS);
+
 /** Repeats the outermost pixels of the row at `FILTER.row`, `back` of them before it and the rest of the taps after. */
 export function padRow(back: number, taps: number, width: number): void {
-  const padded = pixelsAt(FILTER.row, width + taps);
-  padded.fill(padded[back], 0, back);
-  padded.fill(padded[back + width - 1], back + width);
+  row.fill(row[back], 0, back);
+  row.fill(row[back + width - 1], back + width, width + taps);
 }

@@ -58,6 +58,8 @@ export const FILTER = {
   row: area(ROW_BYTES),
   ring: area(RING_BYTES),
 };
+/** Pixels that its row has room for. */
+export const FILTER_PIXELS = ROW_BYTES / 2;
 /** Sums of the pixels of a few rows, column by column. */
 export const CELLS = area(4 * LONGEST_ROW + 64);
 /** Most pixels of a row that is looked up at once. */
