@@ -1,19 +1,12 @@
-import { carries, frameOf, type Frame, type Recipe, type View } from '@brachytone/core';
+import type { Recipe } from '@brachytone/core';
 import { useEffect, useRef, useState } from 'react';
 import { draw, FIRST, LAST, prepare, SECOND } from './engine.ts';
+import { draftBlocks, draftOf, isCarried, type Drawing } from './drafts.ts';
 import { draftShown } from './pictures.ts';
-import type { DrawRequest } from './worker.ts';
+import { rehearse } from './rehearse.ts';
 
 /** Whether what is shown is the first picture, or has every bit of the film in it. */
 export type Sharpness = 'nothing' | 'draft' | 'exact';
-
-/** What to draw, on how many screen pixels. */
-export interface Drawing {
-  readonly recipe: Recipe;
-  readonly frame: Frame;
-  readonly view: View;
-  readonly what: DrawRequest['what'];
-}
 
 /** Takes rows of a drawing as they come: whole drafts first, exact strips after. */
 export type Receive = (
@@ -24,63 +17,16 @@ export type Receive = (
   sharpness: Sharpness,
 ) => void;
 
-/** Pixels across one screen pixel in a draft. */
-const DRAFT_PIXELS = 2;
 /** Film pixels in one exact strip: little enough that a newer draft never waits long. */
 const STRIP_PIXELS = 4e6;
 /** The same for what can wait: it holds up even less. */
 const PATIENT_STRIP_PIXELS = 1e6;
 /** Exact strips are shown together, for every picture shown is work for the page: at most so often, ms. */
 const SHOWN_EVERY = 70;
-/** Film pixels that are drawn exactly at once, without a draft. */
-const SMALL = 2.5e6;
 /** How long whole pictures are waited for before exact work starts from small ones, ms. */
 const LONG = 3000;
 /** Rest before exact work starts, ms. */
 const SETTLE = 45;
-
-/** True when a plate that is drawn has to be made from its top down. */
-const isCarried = ({ recipe, what }: Pick<Drawing, 'recipe' | 'what'>): boolean =>
-  (what.kind === 'bits' || what.kind === 'proof') &&
-  what.plates.some((plate) => carries(recipe.plates[plate].screen));
-
-/** From so many plates on a first draft is drawn in blocks, for it must come at once too. */
-const MANY = 3;
-
-/**
- * Screen pixels each way of a block in the drafts of a drawing, the coarsest first. Where nothing is shown yet, as when a job
- * opens, anything that comes soon is welcome.
- */
-const draftBlocks = ({ what }: Drawing, bare: boolean): readonly number[] =>
-  bare || (what.kind === 'proof' && what.plates.length >= MANY) ? [2, 1] : [1];
-
-/**
- * The same view on the coarser grid of a draft, or undefined when a draft would save nothing.
- *
- * @param blocks screen pixels each way that are drawn as one
- */
-function draftOf(
-  { recipe, frame, view, what }: Drawing,
-  blocks = 1,
-): Pick<Drawing, 'frame' | 'view'> | undefined {
-  const step = view.width / view.columns;
-  if (what.kind !== 'bits' && what.kind !== 'proof') return undefined;
-  // A plate that is made from its top down takes a while to come to here: first a glimpse, begun just above.
-  if (step <= DRAFT_PIXELS && isCarried({ recipe, what })) return { frame: { ...frame, draft: true }, view };
-  if (step <= DRAFT_PIXELS || view.width * view.height <= SMALL) return undefined;
-  const coarse = frameOf(recipe.sheet, (frame.resolution * DRAFT_PIXELS) / (step * blocks));
-  const ratio = coarse.resolution / frame.resolution;
-  return {
-    frame: { ...coarse, draft: true },
-    view: {
-      ...view,
-      x: view.x * ratio,
-      y: view.y * ratio,
-      width: view.width * ratio,
-      height: view.height * ratio,
-    },
-  };
-}
 
 /**
  * Draws in the workers, over and over as the drawing changes: a draft at once, then exactly. Work for an older drawing
@@ -128,7 +74,9 @@ export function useDrawing(
         void (drafting.current ?? Promise.resolve())
           .then(() => (current() ? drawExact(drawing, current, take, rank) : undefined))
           .then((inked) => {
-            if (inked && current()) setState({ sharpness: whole ? 'exact' : 'draft', inked });
+            if (!inked || !current()) return;
+            setState({ sharpness: whole ? 'exact' : 'draft', inked });
+            if (haste === FIRST) void rehearse(drawing, current);
           });
       },
       // What would soon be made again from the whole pictures is only made when they are long in coming.

@@ -5,7 +5,7 @@ import { strokePolygons } from '../path/stroke.ts';
 import type { Affine } from '../raster/affine.ts';
 import { addBits, clearBits, createBits, keepBits, type Bits } from '../raster/bits.ts';
 import type { Region } from '../raster/region.ts';
-import { recentOnly } from '../recent.ts';
+import { recentBytes, recentOnly } from '../recent.ts';
 import type { Drawing, Shape } from './drawing.ts';
 
 /** What line work does to a plate: where it prints, and where it leaves bare what lies under it. */
@@ -20,6 +20,9 @@ const TOLERANCE = 0.05;
 /** A drawing's polygons on a grid, kept for the many bands of one film. */
 const recentPainted = recentOnly<{ clips: Polyline[][]; shapes: Polyline[][] }>(6);
 
+/** Its pixels in a region: every plate has the same, and they stay while its screen changes. */
+const recentBits = recentBytes<LineBits>(16 << 20, ({ ink }) => 2 * ink.data.byteLength);
+
 /**
  * Paints a drawing into a region of pixels, exactly at their resolution: a pixel is inked when its centre lies in a dark
  * shape that no light one covers.
@@ -27,6 +30,13 @@ const recentPainted = recentOnly<{ clips: Polyline[][]; shapes: Polyline[][] }>(
  * @param map from the drawing's units to pixels
  */
 export function paintDrawing(drawing: Drawing, map: Affine, region: Region): LineBits {
+  const { ink, bare } = recentBits(`${numberOf(drawing)} ${JSON.stringify([map, region])}`, () =>
+    paint(drawing, map, region),
+  );
+  return { ink: { ...ink, data: ink.data.slice() }, bare: { ...bare, data: bare.data.slice() } };
+}
+
+function paint(drawing: Drawing, map: Affine, region: Region): LineBits {
   const painted = recentPainted(`${numberOf(drawing)} ${JSON.stringify(map)}`, () => ({
     clips: drawing.clips.map(({ contours }) => onGrid(contours, map)),
     shapes: drawing.shapes.map((shape) => polygonsOf(shape, map)),

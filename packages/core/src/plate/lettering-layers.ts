@@ -10,7 +10,7 @@ import { addBits, bitAt, bothOf, clearBits, createBits, type Bits } from '../ras
 import { createPlane, percentToCoverage, SOLID, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import { readInto } from '../raster/read-rows.ts';
-import { recentOnly } from '../recent.ts';
+import { recentBytes, recentOnly } from '../recent.ts';
 import { toneRows, toTones } from '../tone/tone-rows.ts';
 import { mmToPixels, type Frame } from '../raster/frame.ts';
 import { gridToBox, regionOf } from './placed.ts';
@@ -67,6 +67,38 @@ function polygonsOf(original: OriginalRecipe, materials: Materials, toBox: Affin
   });
 }
 
+/** Pixels of letters, of their outline around them, and of the edge within them. */
+interface Parts {
+  readonly filled: Bits;
+  readonly around: Bits;
+  readonly within: Bits;
+}
+
+/** Every plate has the same letters, and they stay while its screen changes. */
+const recentParts = recentBytes<Parts>(16 << 20, ({ filled }) => 3 * filled.data.byteLength);
+
+/** The parts of lettering in a region; they must not be changed. */
+function partsOf(
+  original: OriginalRecipe,
+  materials: Materials,
+  toBox: Affine,
+  frame: Frame,
+  region: Region,
+): Parts {
+  const { content, placement } = original;
+  const { letters, outline, inner } = polygonsOf(original, materials, toBox, frame);
+  return recentParts(JSON.stringify([content, placement, frame, region]), () => {
+    const painted = (polygons: readonly Polyline[]): Bits => {
+      const bits = createBits(region.width, region.height);
+      fillPolygons(polygons, 'nonzero', region, bits);
+      return bits;
+    };
+    const [filled, around, within] = [letters, outline, inner].map(painted);
+    clearBits(around, filled);
+    return { filled, around, within };
+  });
+}
+
 /** Pixels of a grid that lettering may cover, its outline and glow with it. */
 export function letteringRegion(original: OriginalRecipe, frame: Frame): Region {
   const content = original.content as Lettering;
@@ -91,17 +123,10 @@ export function letteringLayers(
 ): LetteringLayers {
   const content = original.content as Lettering;
   const toBox = gridToBox(original, original.placement.width * content.ratio, frame);
-  const { letters, outline, inner } = polygonsOf(original, materials, toBox, frame);
+  const { filled, around, within } = partsOf(original, materials, toBox, frame, region);
   const empty = () => createBits(region.width, region.height);
   const line = { ink: empty(), bare: empty() };
-  const filled = empty();
-  fillPolygons(letters, 'nonzero', region, filled);
-  const around = empty();
-  fillPolygons(outline, 'nonzero', region, around);
-  const within = empty();
-  fillPolygons(inner, 'nonzero', region, within);
   const layerOf = (paint: EdgePaint): Bits => (paint === 'solid' ? line.ink : line.bare);
-  clearBits(around, filled);
   addBits(layerOf(content.outline.paint), around);
   addBits(layerOf(content.inner.paint), bothOf(within, filled));
   if (content.fill === 'solid' || content.fill === 'bare') {

@@ -1,6 +1,7 @@
 import { filmFrame, latticeOf, MM_PER_INCH, mmToPixels, type View } from '@brachytone/core';
 import { useMemo, useRef } from 'react';
-import { useDrawing, type Drawing } from '../../engine/use-drawing.ts';
+import type { Drawing } from '../../engine/drafts.ts';
+import { useDrawing } from '../../engine/use-drawing.ts';
 import type { Arrival } from '../../engine/use-pictures.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';

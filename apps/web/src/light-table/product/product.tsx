@@ -1,7 +1,8 @@
 import { filmFrame, labToHex, mmToPixels } from '@brachytone/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Segmented } from '../../controls/segmented.tsx';
-import { useDrawing, type Drawing } from '../../engine/use-drawing.ts';
+import type { Drawing } from '../../engine/drafts.ts';
+import { useDrawing } from '../../engine/use-drawing.ts';
 import { usePictures } from '../../engine/use-pictures.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';

@@ -1,6 +1,7 @@
 import { filmFrame, type LinearRgb } from '@brachytone/core';
 import { useMemo, useRef, type KeyboardEvent } from 'react';
-import { useDrawing, type Drawing } from '../../engine/use-drawing.ts';
+import type { Drawing } from '../../engine/drafts.ts';
+import { useDrawing } from '../../engine/use-drawing.ts';
 import { usePictures } from '../../engine/use-pictures.ts';
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';

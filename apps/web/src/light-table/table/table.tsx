@@ -9,7 +9,8 @@ import {
   type PointerEvent,
 } from 'react';
 import { useParams } from 'react-router';
-import { useDrawing, type Drawing } from '../../engine/use-drawing.ts';
+import type { Drawing } from '../../engine/drafts.ts';
+import { useDrawing } from '../../engine/use-drawing.ts';
 import { usePictures } from '../../engine/use-pictures.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';

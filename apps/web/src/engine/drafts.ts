@@ -1,0 +1,57 @@
+import { carries, frameOf, type Frame, type Recipe, type View } from '@brachytone/core';
+import type { DrawRequest } from './worker.ts';
+
+/** What to draw, on how many screen pixels. */
+export interface Drawing {
+  readonly recipe: Recipe;
+  readonly frame: Frame;
+  readonly view: View;
+  readonly what: DrawRequest['what'];
+}
+
+/** Film pixels that are drawn exactly at once, without a draft. */
+const SMALL = 2.5e6;
+/** Pixels across one screen pixel in a draft. */
+const DRAFT_PIXELS = 2;
+/** True when a plate that is drawn has to be made from its top down. */
+export const isCarried = ({ recipe, what }: Pick<Drawing, 'recipe' | 'what'>): boolean =>
+  (what.kind === 'bits' || what.kind === 'proof') &&
+  what.plates.some((plate) => carries(recipe.plates[plate].screen));
+
+/** From so many plates on a first draft is drawn in blocks, for it must come at once too. */
+const MANY = 3;
+
+/**
+ * Screen pixels each way of a block in the drafts of a drawing, the coarsest first. Where nothing is shown yet, as when a job
+ * opens, anything that comes soon is welcome.
+ */
+export const draftBlocks = ({ what }: Drawing, bare: boolean): readonly number[] =>
+  bare || (what.kind === 'proof' && what.plates.length >= MANY) ? [2, 1] : [1];
+
+/**
+ * The same view on the coarser grid of a draft, or undefined when a draft would save nothing.
+ *
+ * @param blocks screen pixels each way that are drawn as one
+ */
+export function draftOf(
+  { recipe, frame, view, what }: Drawing,
+  blocks = 1,
+): Pick<Drawing, 'frame' | 'view'> | undefined {
+  const step = view.width / view.columns;
+  if (what.kind !== 'bits' && what.kind !== 'proof') return undefined;
+  // A plate that is made from its top down takes a while to come to here: first a glimpse, begun just above.
+  if (step <= DRAFT_PIXELS && isCarried({ recipe, what })) return { frame: { ...frame, draft: true }, view };
+  if (step <= DRAFT_PIXELS || view.width * view.height <= SMALL) return undefined;
+  const coarse = frameOf(recipe.sheet, (frame.resolution * DRAFT_PIXELS) / (step * blocks));
+  const ratio = coarse.resolution / frame.resolution;
+  return {
+    frame: { ...coarse, draft: true },
+    view: {
+      ...view,
+      x: view.x * ratio,
+      y: view.y * ratio,
+      width: view.width * ratio,
+      height: view.height * ratio,
+    },
+  };
+}

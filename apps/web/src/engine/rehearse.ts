@@ -1,0 +1,47 @@
+import type { Recipe } from '@brachytone/core';
+import { draftBlocks, draftOf, type Drawing } from './drafts.ts';
+import { draw, LAST } from './engine.ts';
+
+/** Movements that are rehearsed. */
+const TURNS = 4;
+/** Share that the rulings differ by from one to the next. */
+const STEP = 1e-3;
+
+/** Kinds of drawing that have been rehearsed, by how many plates they show. */
+const rehearsed = new Set<string>();
+
+const moved = (plate: Recipe['plates'][number], turn: number): Recipe['plates'][number] => {
+  const { settings } = plate.screen;
+  if (typeof settings.ruling !== 'number') return plate;
+  const ruling = settings.ruling * (1 + turn * STEP);
+  return { ...plate, screen: { ...plate.screen, settings: { ...settings, ruling } } };
+};
+
+/**
+ * Draws a few drafts that nobody sees, each with other screens: code that has run a while is several times as quick, and a
+ * slider's first movements should find it so. Only once for each kind of drawing, when nothing else is waiting, and not beyond a change.
+ *
+ * @param current false once there is something newer to draw
+ */
+export async function rehearse(drawing: Drawing, current: () => boolean): Promise<void> {
+  const { recipe, what } = drawing;
+  if (what.kind !== 'proof') return;
+  const kind = String(what.plates.length);
+  if (rehearsed.has(kind)) return;
+  rehearsed.add(kind);
+  const [blocks] = draftBlocks(drawing, false);
+  const draft = draftOf(drawing, blocks);
+  if (!draft) return;
+  const half = Math.ceil(draft.view.rows / 2 / blocks) * blocks;
+  const parts = [
+    { first: 0, count: half },
+    { first: half, count: draft.view.rows - half },
+  ];
+  for (let turn = 1; turn <= TURNS && current(); turn++) {
+    const other: Recipe = { ...recipe, plates: recipe.plates.map((plate) => moved(plate, turn)) };
+    const drawn = parts.map((rows, i) =>
+      draw({ ...drawing, ...draft, recipe: other, rows, blocks }, LAST, i === 0 ? 0 : 1),
+    );
+    await Promise.allSettled(drawn);
+  }
+}
