@@ -7,8 +7,8 @@ const TURNS = 4;
 /** Share that the rulings differ by from one to the next. */
 const STEP = 1e-3;
 
-/** Kinds of drawing that have been rehearsed, by how many plates they show. */
-const rehearsed = new Set<string>();
+/** Numbers of plates that have been rehearsed with. */
+const rehearsed = new Set<number>();
 
 const moved = (plate: Recipe['plates'][number], turn: number): Recipe['plates'][number] => {
   const { settings } = plate.screen;
@@ -19,19 +19,17 @@ const moved = (plate: Recipe['plates'][number], turn: number): Recipe['plates'][
 
 /**
  * Draws a few drafts that nobody sees, each with other screens: code that has run a while is several times as quick, and a
- * slider's first movements should find it so. Only once for each kind of drawing, when nothing else is waiting, and not beyond a change.
+ * slider's first movements should find it so. Only once for each number of plates, when nothing else is waiting, and not beyond a change.
  *
  * @param current false once there is something newer to draw
  */
 export async function rehearse(drawing: Drawing, current: () => boolean): Promise<void> {
   const { recipe, what } = drawing;
   if (what.kind !== 'proof') return;
-  const kind = String(what.plates.length);
-  if (rehearsed.has(kind)) return;
-  rehearsed.add(kind);
   const [blocks] = draftBlocks(drawing, false);
   const draft = draftOf(drawing, blocks);
-  if (!draft) return;
+  if (!draft || rehearsed.has(what.plates.length)) return;
+  rehearsed.add(what.plates.length);
   const half = Math.ceil(draft.view.rows / 2 / blocks) * blocks;
   const parts = [
     { first: 0, count: half },

@@ -76,7 +76,7 @@ export function useDrawing(
           .then((inked) => {
             if (!inked || !current()) return;
             setState({ sharpness: whole ? 'exact' : 'draft', inked });
-            if (haste === FIRST) void rehearse(drawing, current);
+            if (whole && haste === FIRST) void rehearse(drawing, current);
           });
       },
       // What would soon be made again from the whole pictures is only made when they are long in coming.
