@@ -30,13 +30,14 @@ function eased(feedback: i32, before: i32, above: i32, ahead: i32, behind: i32):
   return (feedback * (64 - (22 * before + 56 * above + 25 * (ahead + behind)))) >> 7;
 }
 
-/** Errors over a divisor, rounded. Divisors are written out, for dividing by what is known is quick. */
+/** What is asked for with the errors carried here over the kernel's divisor, rounded. Divisors are written out, for dividing by what is known is quick. */
 // @ts-ignore: decorator
 @inline
-function over(carried: i32, kernel: i32): i32 {
-  if (kernel == 3) return (carried + (carried < 0 ? -1 : 1)) / 2;
-  if (kernel == 1) return (carried + (carried < 0 ? -24 : 24)) / 48;
-  return (carried + (carried < 0 ? -21 : 21)) / 42;
+function valueOf(asked: i32, carried: i32, kernel: i32): i32 {
+  if (kernel == 0) return (carried + (asked << 4) + 8) >> 4;
+  if (kernel == 3) return asked + (carried + (carried < 0 ? -1 : 1)) / 2;
+  if (kernel == 1) return asked + (carried + (carried < 0 ? -24 : 24)) / 48;
+  return asked + (carried + (carried < 0 ? -21 : 21)) / 42;
 }
 
 /**
@@ -63,107 +64,16 @@ export function diffuseRow(
   way: i32,
   width: i32,
 ): void {
-  if (kernel == 0) {
-    diffuseNear(coverage, here, next, made, noise, modulation, feedback, way, width);
-  } else if (kernel == 1) {
-    diffuseWidely(coverage, here, next, after, made, noise, modulation, feedback, 1, way, width);
-  } else if (kernel == 2) {
-    diffuseWidely(coverage, here, next, after, made, noise, modulation, feedback, 2, way, width);
-  } else {
-    diffuseHalves(coverage, here, next, made, noise, modulation, feedback, way, width);
-  }
+  if (kernel == 0) along(coverage, here, next, after, made, noise, modulation, feedback, 0, way, width);
+  else if (kernel == 1) along(coverage, here, next, after, made, noise, modulation, feedback, 1, way, width);
+  else if (kernel == 2) along(coverage, here, next, after, made, noise, modulation, feedback, 2, way, width);
+  else along(coverage, here, next, after, made, noise, modulation, feedback, 3, way, width);
 }
 
-/** Seven sixteenths to the next pixel; three, five and one to those below. */
-function diffuseNear(
-  coverage: usize,
-  here: usize,
-  next: usize,
-  made: usize,
-  noise: usize,
-  modulation: i32,
-  feedback: i32,
-  way: i32,
-  width: i32,
-): void {
-  let x = way > 0 ? 0 : width - 1;
-  const side: usize = way > 0 ? 4 : -4;
-  let before = 0;
-  let behind = 0;
-  let last = 0;
-  let below = 0;
-  for (let i = 0; i < width; i++) {
-    const place = (<usize>x) << 2;
-    const asked = <i32>load<u16>(coverage + ((<usize>x) << 1));
-    const above = <i32>load<u8>(made + <usize>x);
-    let ink = 0;
-    let error = 0;
-    if (asked == 65535) ink = 1;
-    else if (asked > 0) {
-      const ahead = <i32>load<u8>(made + <usize>(x + way));
-      const bar = barAt(x, noise, modulation) + eased(feedback, before, above, ahead, behind);
-      const value = bounded((load<i32>(here + place) + (asked << 4) + 8 + 7 * last) >> 4);
-      const inked = ~((value - bar) >> 31);
-      ink = inked & 1;
-      error = value - (inked & 65535);
-    }
-    addTo(next + place - side, below + 3 * error);
-    below = 5 * error + last;
-    last = error;
-    store<u8>(made + <usize>x, <u8>ink);
-    before = ink;
-    behind = above;
-    x += way;
-  }
-  const end = next + ((<usize>x) << 2);
-  addTo(end - side, below);
-  addTo(end, last);
-}
-
-/** Half to the next pixel and half to the one below. */
-function diffuseHalves(
-  coverage: usize,
-  here: usize,
-  next: usize,
-  made: usize,
-  noise: usize,
-  modulation: i32,
-  feedback: i32,
-  way: i32,
-  width: i32,
-): void {
-  let x = way > 0 ? 0 : width - 1;
-  let before = 0;
-  let behind = 0;
-  let last = 0;
-  for (let i = 0; i < width; i++) {
-    const place = (<usize>x) << 2;
-    const asked = <i32>load<u16>(coverage + ((<usize>x) << 1));
-    const above = <i32>load<u8>(made + <usize>x);
-    let ink = 0;
-    let error = 0;
-    if (asked == 65535) ink = 1;
-    else if (asked > 0) {
-      const ahead = <i32>load<u8>(made + <usize>(x + way));
-      const bar = barAt(x, noise, modulation) + eased(feedback, before, above, ahead, behind);
-      const value = bounded(asked + over(load<i32>(here + place) + last, 3));
-      const inked = ~((value - bar) >> 31);
-      ink = inked & 1;
-      error = value - (inked & 65535);
-    }
-    addTo(next + place, error);
-    last = error;
-    store<u8>(made + <usize>x, <u8>ink);
-    before = ink;
-    behind = above;
-    x += way;
-  }
-}
-
-/** To the two next pixels, five below and five below those; `kernel` is known where this is called. */
+/** The same for a kernel that is known where this is called, so that what it does not need falls away. */
 // @ts-ignore: decorator
 @inline
-function diffuseWidely(
+function along(
   coverage: usize,
   here: usize,
   next: usize,
@@ -176,7 +86,7 @@ function diffuseWidely(
   way: i32,
   width: i32,
 ): void {
-  // The largest weights of the kernel; to either side of each stand the next smaller, and 1 at the ends of the last row.
+  // The largest weights of the two wide kernels; to either side of each stand the next smaller, and 1 at the ends of the last row.
   const most: i32 = kernel == 1 ? 7 : 8;
   const more: i32 = kernel == 1 ? 5 : 4;
   const less: i32 = kernel == 1 ? 3 : 2;
@@ -184,7 +94,7 @@ function diffuseWidely(
   const side: usize = way > 0 ? 4 : -4;
   let before = 0;
   let behind = 0;
-  // What the next two pixels take, and those below, from two behind to one ahead.
+  // What the next two pixels take, and those below, from the last one reached to the farthest.
   let h0 = 0;
   let h1 = 0;
   let n0 = 0;
@@ -205,41 +115,57 @@ function diffuseWidely(
     else if (asked > 0) {
       const ahead = <i32>load<u8>(made + <usize>(x + way));
       const bar = barAt(x, noise, modulation) + eased(feedback, before, above, ahead, behind);
-      const value = bounded(asked + over(load<i32>(here + place) + h0, kernel));
+      const value = bounded(valueOf(asked, load<i32>(here + place) + h0, kernel));
       const inked = ~((value - bar) >> 31);
       ink = inked & 1;
       error = value - (inked & 65535);
     }
-    const by = more * error;
-    const little = less * error;
-    const much = most * error;
-    h0 = h1 + much;
-    h1 = by;
-    addTo(next + place - 2 * side, n0 + little);
-    n0 = n1 + by;
-    n1 = n2 + much;
-    n2 = n3 + by;
-    n3 = little;
-    addTo(after + place - 2 * side, a0 + error);
-    a0 = a1 + little;
-    a1 = a2 + by;
-    a2 = a3 + little;
-    a3 = error;
+    if (kernel == 0) {
+      h0 = 7 * error;
+      addTo(next + place - side, n0 + 3 * error);
+      n0 = n1 + 5 * error;
+      n1 = error;
+    } else if (kernel == 3) {
+      h0 = error;
+      addTo(next + place, error);
+    } else {
+      const by = more * error;
+      const little = less * error;
+      const much = most * error;
+      h0 = h1 + much;
+      h1 = by;
+      addTo(next + place - 2 * side, n0 + little);
+      n0 = n1 + by;
+      n1 = n2 + much;
+      n2 = n3 + by;
+      n3 = little;
+      addTo(after + place - 2 * side, a0 + error);
+      a0 = a1 + little;
+      a1 = a2 + by;
+      a2 = a3 + little;
+      a3 = error;
+    }
     store<u8>(made + <usize>x, <u8>ink);
     before = ink;
     behind = above;
     x += way;
   }
-  const n = next + ((<usize>x) << 2) - 2 * side;
-  addTo(n, n0);
-  addTo(n + side, n1);
-  addTo(n + 2 * side, n2);
-  addTo(n + 3 * side, n3);
-  const a = after + ((<usize>x) << 2) - 2 * side;
-  addTo(a, a0);
-  addTo(a + side, a1);
-  addTo(a + 2 * side, a2);
-  addTo(a + 3 * side, a3);
+  const end = (<usize>x) << 2;
+  if (kernel == 0) {
+    addTo(next + end - side, n0);
+    addTo(next + end, n1);
+  } else if (kernel != 3) {
+    const n = next + end - 2 * side;
+    addTo(n, n0);
+    addTo(n + side, n1);
+    addTo(n + 2 * side, n2);
+    addTo(n + 3 * side, n3);
+    const a = after + end - 2 * side;
+    addTo(a, a0);
+    addTo(a + side, a1);
+    addTo(a + 2 * side, a2);
+    addTo(a + 3 * side, a3);
+  }
 }
 
 /** Packs bytes of 0 and 1 into bits; reads up to seven bytes beyond `width`, which must be 0. */

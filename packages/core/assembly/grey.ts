@@ -1,6 +1,7 @@
 /**
  * Greys of 8-bit pixels of three channels or more, as coverage sent through a table of 65536: the weighted sum of red, green and blue in
- * 1/65536 of 16-bit grey, rounded. Weights are such sums for a sample of 1; together they are 257 · 65536. Up to fifteen bytes beyond the last pixel are read.
+ * 1/65536 of 16-bit grey, rounded. Weights are such sums for a sample of 1; together they are 257 · 65536. Up to four bytes beyond
+ * the last pixel are read.
  */
 export function greyRow(
   pixels: usize,

@@ -1,4 +1,4 @@
-import { carries, frameOf, type Frame, type Recipe, type View } from '@brachytone/core';
+import { carries, frameOf, type Frame, type Recipe, type View, type ViewRows } from '@brachytone/core';
 import type { DrawRequest } from './worker.ts';
 
 /** What to draw, on how many screen pixels. */
@@ -13,6 +13,7 @@ export interface Drawing {
 const SMALL = 2.5e6;
 /** Pixels across one screen pixel in a draft. */
 const DRAFT_PIXELS = 2;
+
 /** True when a plate that is drawn has to be made from its top down. */
 export const isCarried = ({ recipe, what }: Pick<Drawing, 'recipe' | 'what'>): boolean =>
   (what.kind === 'bits' || what.kind === 'proof') &&
@@ -54,4 +55,13 @@ export function draftOf(
       height: view.height * ratio,
     },
   };
+}
+
+/** The upper and the lower half of a draft's rows, in whole blocks: one for each end of the sheet. */
+export function halvesOf(rows: number, blocks: number): ViewRows[] {
+  const half = Math.ceil(rows / 2 / blocks) * blocks;
+  return [
+    { first: 0, count: half },
+    { first: half, count: rows - half },
+  ].filter(({ count }) => count > 0);
 }

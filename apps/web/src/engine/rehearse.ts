@@ -1,5 +1,5 @@
 import type { Recipe } from '@brachytone/core';
-import { draftBlocks, draftOf, type Drawing } from './drafts.ts';
+import { draftBlocks, draftOf, halvesOf, type Drawing } from './drafts.ts';
 import { draw, LAST } from './engine.ts';
 
 /** Movements that are rehearsed. */
@@ -30,11 +30,7 @@ export async function rehearse(drawing: Drawing, current: () => boolean): Promis
   const draft = draftOf(drawing, blocks);
   if (!draft || rehearsed.has(what.plates.length)) return;
   rehearsed.add(what.plates.length);
-  const half = Math.ceil(draft.view.rows / 2 / blocks) * blocks;
-  const parts = [
-    { first: 0, count: half },
-    { first: half, count: draft.view.rows - half },
-  ];
+  const parts = halvesOf(draft.view.rows, blocks);
   for (let turn = 1; turn <= TURNS && current(); turn++) {
     const other: Recipe = { ...recipe, plates: recipe.plates.map((plate) => moved(plate, turn)) };
     const drawn = parts.map((rows, i) =>

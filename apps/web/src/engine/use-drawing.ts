@@ -1,7 +1,7 @@
 import type { Recipe } from '@brachytone/core';
 import { useEffect, useRef, useState } from 'react';
 import { draw, FIRST, LAST, prepare, SECOND } from './engine.ts';
-import { draftBlocks, draftOf, isCarried, type Drawing } from './drafts.ts';
+import { draftBlocks, draftOf, halvesOf, isCarried, type Drawing } from './drafts.ts';
 import { draftShown } from './pictures.ts';
 import { rehearse } from './rehearse.ts';
 
@@ -118,11 +118,7 @@ async function drawDrafts(
         // What is finer is only drawn while nothing newer waits.
         if (!draft || latest.current.turn !== done) break;
         const { rows, columns } = draft.view;
-        const half = Math.ceil(rows / 2 / blocks) * blocks;
-        const parts = [
-          { first: 0, count: half },
-          { first: half, count: rows - half },
-        ].filter(({ count }) => count > 0);
+        const parts = halvesOf(rows, blocks);
         const made = await Promise.all(
           parts.map((part, i) => draw({ ...drawing, ...draft, rows: part, blocks }, rank, i === 0 ? 0 : 1)),
         );
