@@ -5,7 +5,7 @@ import asc from 'assemblyscript/asc';
 const SOURCE = 'packages/core/assembly/kernels.ts';
 const TARGET = 'packages/core/src/kernel/kernels.wasm.ts';
 /** Pages of 64 KB; untouched ones cost nothing. */
-const PAGES = 2688;
+const PAGES = 6528;
 
 /** The module that holds the compiled kernels, as text. */
 export async function compileKernels() {

@@ -133,38 +133,23 @@ function mixedUp(h: v128): v128 {
   return v128.xor(h, i32x4.shr_u(h, 16));
 }
 
-const COLUMN: i32 = 0x85ebca6b;
-
-/** Grains for four numbers as `randomAt` in src/random.ts gives them: of a seed, of columns and of a row, each times its own number. */
-// @ts-ignore: decorator
-@inline
-function grains(seed: v128, columns: v128, row: v128, range: v128): v128 {
-  const h = v128.xor(seed, columns);
-  const g = i32x4.mul(v128.xor(h, i32x4.shr_u(h, 15)), i32x4.splat(0x2c1b3c6d));
-  const share = f32x4.mul(
-    f32x4.convert_i32x4_s(i32x4.shr_u(mixedUp(v128.xor(g, row)), 8)),
-    f32x4.splat(<f32>(1.0 / 16777216.0)),
-  );
-  return f32x4.mul(f32x4.sub(share, f32x4.splat(0.5)), range);
-}
-
-/** out = row + (random share − ½) · range, a number of its own for each pixel from x on. Uses seven entries beyond. */
-export function grainRow(row: usize, seed: i32, x: i32, y: i32, range: f32, out: usize, count: i32): void {
-  const ranges = f32x4.splat(range);
-  const seeds = i32x4.splat(seed * 0x9e3779b1);
+/**
+ * out = row + n · share / 2¹⁵, twice, each rounded and what comes out kept within 0 to 65535. Every pixel has a number n of its own, −2¹⁵ to
+ * 2¹⁵ − 1: half of the bits of `randomBelow` in src/random.ts, for a row `y` and a column that two pixels share. Uses seven entries beyond.
+ *
+ * @param columns as `columnOfRandom` gives them, one for each two pixels
+ * @param share   at most 2¹⁵ − 1
+ */
+export function grainRow(row: usize, columns: usize, y: i32, share: i32, out: usize, count: i32): void {
+  const shares = i16x8.splat(<i16>share);
   const rows = i32x4.splat(y * 0xc2b2ae35);
-  let low = i32x4.mul(i32x4.add(i32x4.splat(x), i32x4(0, 1, 2, 3)), i32x4.splat(COLUMN));
+  const middle = i16x8.splat(-32768);
   for (let i = 0; i < count; i += 8) {
-    const a = v128.load(row);
-    const high = i32x4.add(low, i32x4.splat(4 * COLUMN));
-    v128.store(
-      out,
-      pixels(
-        f32x4.add(reals(a, false), grains(seeds, low, rows, ranges)),
-        f32x4.add(reals(a, true), grains(seeds, high, rows, ranges)),
-      ),
-    );
-    low = i32x4.add(high, i32x4.splat(4 * COLUMN));
+    const random = mixedUp(v128.xor(v128.load(columns), rows));
+    const grain = i16x8.q15mulr_sat_s(random, shares);
+    const moved = v128.xor(v128.load(row), middle);
+    v128.store(out, v128.xor(i16x8.add_sat_s(i16x8.add_sat_s(moved, grain), grain), middle));
+    columns += 16;
     row += 16;
     out += 16;
   }

@@ -1,25 +1,27 @@
 import { packed } from './packed';
 
-/** Four of eight pixels of two rows, mixed by a pair of weights (2¹⁴ together), as whole numbers moved by −2¹⁵. */
+/** The first four of eight pixels of two rows in pairs. */
 // @ts-ignore: decorator
 @inline
-function mixedLow(a: v128, b: v128, pair: v128): v128 {
-  return i32x4.shr_s(i32x4.dot_i16x8_s(i16x8.shuffle(a, b, 0, 8, 1, 9, 2, 10, 3, 11), pair), 14);
+function pairedLow(a: v128, b: v128): v128 {
+  return i16x8.shuffle(a, b, 0, 8, 1, 9, 2, 10, 3, 11);
 }
 
+/** The last four. */
 // @ts-ignore: decorator
 @inline
-function mixedHigh(a: v128, b: v128, pair: v128): v128 {
-  return i32x4.shr_s(i32x4.dot_i16x8_s(i16x8.shuffle(a, b, 4, 12, 5, 13, 6, 14, 7, 15), pair), 14);
+function pairedHigh(a: v128, b: v128): v128 {
+  return i16x8.shuffle(a, b, 4, 12, 5, 13, 6, 14, 7, 15);
 }
 
-/** Eight pixels of two rows mixed, as signed numbers: what they are as pixels, moved by −2¹⁵. */
+/** Eight pairs of pixels mixed by a pair of weights (2¹⁴ together); all of them moved by −2¹⁵. */
 // @ts-ignore: decorator
 @inline
-function mixedEight(upper: usize, lower: usize, pair: v128, middle: v128): v128 {
-  const a = v128.xor(v128.load(upper), middle);
-  const b = v128.xor(v128.load(lower), middle);
-  return i16x8.narrow_i32x4_s(mixedLow(a, b, pair), mixedHigh(a, b, pair));
+function mixedEight(low: v128, high: v128, pair: v128): v128 {
+  return i16x8.narrow_i32x4_s(
+    i32x4.shr_s(i32x4.dot_i16x8_s(low, pair), 14),
+    i32x4.shr_s(i32x4.dot_i16x8_s(high, pair), 14),
+  );
 }
 
 // @ts-ignore: decorator
@@ -28,77 +30,175 @@ function pairOf(weight: i32): v128 {
   return i32x4.splat((weight << 16) | (16384 - weight));
 }
 
-/** out = upper + ((lower − upper) · weight >> 14), for weights 0–2¹⁴. Up to seven entries beyond `count` are written. */
+/**
+ * out = upper + ((lower − upper) · weight >> 14), for weights 0–2¹⁴ and rows moved by −2¹⁵ as the stretched ones are. Up to seven entries
+ * beyond `count` are written.
+ */
 export function mixRows(upper: usize, lower: usize, weight: i32, out: usize, count: i32): void {
   const pair = pairOf(weight);
   const middle = i16x8.splat(-32768);
   for (let i = 0; i < count; i += 8) {
-    v128.store(out, v128.xor(mixedEight(upper, lower, pair, middle), middle));
+    const a = v128.load(upper);
+    const b = v128.load(lower);
+    v128.store(out, v128.xor(mixedEight(pairedLow(a, b), pairedHigh(a, b), pair), middle));
     upper += 16;
     lower += 16;
     out += 16;
   }
 }
 
+/** Whole bytes of a row of thresholds from a column to its end. */
+// @ts-ignore: decorator
+@inline
+function bytesFrom(column: i32, run: i32): i32 {
+  return (run - column + 7) >> 3;
+}
+
+/** Which of eight mixed pixels are above their thresholds. */
+// @ts-ignore: decorator
+@inline
+function above(low: v128, high: v128, pair: v128, thresholds: usize): v128 {
+  return i16x8.gt_s(mixedEight(low, high, pair), v128.xor(v128.load(thresholds), i16x8.splat(-32768)));
+}
+
+/** What `mixAndCompare` does, for one, two or three rows at once: what these read of the rows above and below is read once. */
+// @ts-ignore: decorator
+@inline
+function compareMixed(rows: i32, upper: usize, lower: usize, lines: usize, run: i32, brick: i32, width: i32): void {
+  const two = rows > 1;
+  const three = rows > 2;
+  const pair1 = pairOf(load<i32>(lines));
+  const pair2 = two ? pairOf(load<i32>(lines, 16)) : pair1;
+  const pair3 = three ? pairOf(load<i32>(lines, 32)) : pair1;
+  let column1 = load<i32>(lines, 8);
+  let column2 = two ? load<i32>(lines, 24) : 0;
+  let column3 = three ? load<i32>(lines, 40) : 0;
+  let from1 = <usize>load<i32>(lines, 4) + ((<usize>column1) << 1);
+  let from2: usize = two ? <usize>load<i32>(lines, 20) + ((<usize>column2) << 1) : 0;
+  let from3: usize = three ? <usize>load<i32>(lines, 36) + ((<usize>column3) << 1) : 0;
+  let out1 = <usize>load<i32>(lines, 12);
+  let out2: usize = two ? <usize>load<i32>(lines, 28) : 0;
+  let out3: usize = three ? <usize>load<i32>(lines, 44) : 0;
+  let bytes = width >> 3;
+  while (bytes > 0) {
+    let count = min(bytes, bytesFrom(column1, run));
+    if (two) count = min(count, bytesFrom(column2, run));
+    if (three) count = min(count, bytesFrom(column3, run));
+    let i = 0;
+    for (; i + 2 <= count; i += 2) {
+      const a = pairedLow(v128.load(upper), v128.load(lower));
+      const b = pairedHigh(v128.load(upper), v128.load(lower));
+      const c = pairedLow(v128.load(upper, 16), v128.load(lower, 16));
+      const d = pairedHigh(v128.load(upper, 16), v128.load(lower, 16));
+      store<u16>(out1, <u16>packed(above(a, b, pair1, from1), above(c, d, pair1, from1 + 16)));
+      from1 += 32;
+      out1 += 2;
+      if (two) {
+        store<u16>(out2, <u16>packed(above(a, b, pair2, from2), above(c, d, pair2, from2 + 16)));
+        from2 += 32;
+        out2 += 2;
+      }
+      if (three) {
+        store<u16>(out3, <u16>packed(above(a, b, pair3, from3), above(c, d, pair3, from3 + 16)));
+        from3 += 32;
+        out3 += 2;
+      }
+      upper += 32;
+      lower += 32;
+    }
+    if (i < count) {
+      const a = pairedLow(v128.load(upper), v128.load(lower));
+      const b = pairedHigh(v128.load(upper), v128.load(lower));
+      const first = above(a, b, pair1, from1);
+      store<u8>(out1++, <u8>packed(first, first));
+      from1 += 16;
+      if (two) {
+        const second = above(a, b, pair2, from2);
+        store<u8>(out2++, <u8>packed(second, second));
+        from2 += 16;
+      }
+      if (three) {
+        const third = above(a, b, pair3, from3);
+        store<u8>(out3++, <u8>packed(third, third));
+        from3 += 16;
+      }
+      upper += 16;
+      lower += 16;
+    }
+    bytes -= count;
+    column1 += count << 3;
+    if (column1 >= run) {
+      column1 %= brick;
+      from1 = <usize>load<i32>(lines, 4) + ((<usize>column1) << 1);
+    }
+    if (two) {
+      column2 += count << 3;
+      if (column2 >= run) {
+        column2 %= brick;
+        from2 = <usize>load<i32>(lines, 20) + ((<usize>column2) << 1);
+      }
+    }
+    if (three) {
+      column3 += count << 3;
+      if (column3 >= run) {
+        column3 %= brick;
+        from3 = <usize>load<i32>(lines, 36) + ((<usize>column3) << 1);
+      }
+    }
+  }
+  const rest = width & 7;
+  if (rest == 0) return;
+  const mask = 0xff00 >> rest;
+  const a = pairedLow(v128.load(upper), v128.load(lower));
+  const b = pairedHigh(v128.load(upper), v128.load(lower));
+  const first = above(a, b, pair1, from1);
+  store<u8>(out1, <u8>(packed(first, first) & mask));
+  if (two) {
+    const second = above(a, b, pair2, from2);
+    store<u8>(out2, <u8>(packed(second, second) & mask));
+  }
+  if (three) {
+    const third = above(a, b, pair3, from3);
+    store<u8>(out3, <u8>(packed(third, third) & mask));
+  }
+}
+
 /**
- * Mixes two rows as `mixRows` does and compares what comes out with thresholds as `compareRow` does, in one go. Up to seven entries of the
- * rows beyond `width` are read.
+ * Mixes two rows as `mixRows` does, by the weights of several rows between them, and compares each of these with its thresholds as
+ * `compareRow` does, in one go. Up to seven entries of the two rows beyond `width` are read.
+ *
+ * @param lines four numbers (i32) for each row: weight, address of its thresholds, its column in them, and where its bits are written
  */
 export function mixAndCompare(
   upper: usize,
   lower: usize,
-  weight: i32,
-  thresholds: usize,
+  rows: i32,
+  lines: usize,
   run: i32,
   brick: i32,
-  column: i32,
   width: i32,
-  out: usize,
 ): void {
-  const pair = pairOf(weight);
-  const middle = i16x8.splat(-32768);
-  let bytes = width >> 3;
-  while (bytes > 0) {
-    const count = min(bytes, (run - column + 7) >> 3);
-    let from = thresholds + ((<usize>column) << 1);
-    let i = 0;
-    for (; i + 2 <= count; i += 2) {
-      const left = i16x8.gt_s(mixedEight(upper, lower, pair, middle), v128.xor(v128.load(from), middle));
-      const right = i16x8.gt_s(
-        mixedEight(upper + 16, lower + 16, pair, middle),
-        v128.xor(v128.load(from, 16), middle),
-      );
-      store<u16>(out, <u16>packed(left, right));
-      upper += 32;
-      lower += 32;
-      from += 32;
-      out += 2;
-    }
-    if (i < count) {
-      const left = i16x8.gt_s(mixedEight(upper, lower, pair, middle), v128.xor(v128.load(from), middle));
-      store<u8>(out, <u8>packed(left, left));
-      upper += 16;
-      lower += 16;
-      out += 1;
-    }
-    bytes -= count;
-    column = (column + count * 8) % brick;
+  for (; rows > 4 || rows == 3; rows -= 3) {
+    compareMixed(3, upper, lower, lines, run, brick, width);
+    lines += 48;
   }
-  const rest = width & 7;
-  if (rest == 0) return;
-  let byte = 0;
-  for (let i = 0; i < rest; i++) {
-    const at = (<usize>i) << 1;
-    const mixed = (load<u16>(upper + at) * (16384 - weight) + load<u16>(lower + at) * weight) >>> 14;
-    const threshold = load<u16>(thresholds + ((<usize>((column + i) % brick)) << 1));
-    if (<u32>mixed > <u32>threshold) byte |= 0x80 >> i;
+  for (; rows > 1; rows -= 2) {
+    compareMixed(2, upper, lower, lines, run, brick, width);
+    lines += 32;
   }
-  store<u8>(out, <u8>byte);
+  if (rows > 0) compareMixed(1, upper, lower, lines, run, brick, width);
+}
+
+/** Four pairs out of sixteen bytes, mixed by their weights. */
+// @ts-ignore: decorator
+@inline
+function picked(near: v128, mask: usize, weights: usize): v128 {
+  return i32x4.shr_s(i32x4.dot_i16x8_s(i8x16.swizzle(near, v128.load(mask)), v128.load(weights)), 14);
 }
 
 /**
- * Stretches a row as `stretchRow` does, where every four outputs read pairs that lie within 16 bytes of the row: those begin at
- * `bases` (one for four outputs), and `masks` (16 bytes) say which of these bytes make up the four pairs.
+ * Stretches a row as `stretchRow` does, where every eight outputs read pairs that lie within 16 bytes of the row: those begin at
+ * `bases` (one for eight outputs), and `masks` (32 bytes) say which of these bytes make up the eight pairs. Writes up to seven entries beyond `count`.
  */
 export function stretchNear(
   row: usize,
@@ -109,20 +209,22 @@ export function stretchNear(
   count: i32,
 ): void {
   const middle = i16x8.splat(-32768);
-  for (let i = 0; i < count; i += 4) {
+  for (let i = 0; i < count; i += 8) {
     const near = v128.xor(v128.load(row + <usize>load<i32>(bases)), middle);
-    const sums = i32x4.shr_s(i32x4.dot_i16x8_s(i8x16.swizzle(near, v128.load(masks)), v128.load(weights)), 14);
-    v128.store64_lane(out, v128.xor(i16x8.narrow_i32x4_s(sums, sums), middle), 0);
+    v128.store(
+      out,
+      i16x8.narrow_i32x4_s(picked(near, masks, weights), picked(near, masks + 16, weights + 16)),
+    );
     bases += 4;
-    masks += 16;
-    weights += 16;
-    out += 8;
+    masks += 32;
+    weights += 32;
+    out += 16;
   }
 }
 
 /**
  * Stretches a row: out[i] is the pair of pixels at byte offset offsets[i] of the row, mixed by the pair of weights (2¹⁴
- * together) at weights[i]. Reads and writes up to three entries beyond `count`.
+ * together) at weights[i], and moved by −2¹⁵ to fit a signed number. Reads and writes up to three entries beyond `count`.
  */
 export function stretchRow(row: usize, offsets: usize, weights: usize, out: usize, count: i32): void {
   const middle = i16x8.splat(-32768);
@@ -131,10 +233,9 @@ export function stretchRow(row: usize, offsets: usize, weights: usize, out: usiz
     pairs = v128.load32_lane(row + <usize>load<i32>(offsets, 4), pairs, 1);
     pairs = v128.load32_lane(row + <usize>load<i32>(offsets, 8), pairs, 2);
     pairs = v128.load32_lane(row + <usize>load<i32>(offsets, 12), pairs, 3);
-    // Pixels are moved by −2¹⁵ to fit the signed product, and back.
     const sums = i32x4.dot_i16x8_s(v128.xor(pairs, middle), v128.load(weights));
-    const mixed = i32x4.add(i32x4.shr_s(sums, 14), i32x4.splat(32768));
-    v128.store64_lane(out, i16x8.narrow_i32x4_u(mixed, mixed), 0);
+    const mixed = i32x4.shr_s(sums, 14);
+    v128.store64_lane(out, i16x8.narrow_i32x4_s(mixed, mixed), 0);
     offsets += 16;
     weights += 16;
     out += 8;

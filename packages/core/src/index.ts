@@ -11,6 +11,7 @@ export * from './tone/grey.ts';
 export * from './tone/auto-grey.ts';
 export * from './tone/levels.ts';
 export * from './raster/rows.ts';
+export { endWork } from './kernel/bands.ts';
 export * from './tone/curve.ts';
 export * from './tone/tone.ts';
 export * from './tone/tone-rows.ts';

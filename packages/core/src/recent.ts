@@ -20,16 +20,22 @@ export const recentOnly = <Value>(limit: number): ((key: string, make: () => Val
     () => 1,
   );
 
-/** The same, at most so many bytes of them by their own size. */
+/**
+ * The same, at most so many bytes of them by their own size.
+ *
+ * @param gone is told of each value that is kept no longer
+ */
 export const recentBytes = <Value>(
   limit: number,
   sizeOf: (value: Value) => number,
-): ((key: string, make: () => Value) => Value) => recent(limit, sizeOf, () => share);
+  gone?: (value: Value) => void,
+): ((key: string, make: () => Value) => Value) => recent(limit, sizeOf, () => share, gone);
 
 function recent<Value>(
   limit: number,
   sizeOf: (value: Value) => number,
   scale: () => number,
+  gone?: (value: Value) => void,
 ): (key: string, make: () => Value) => Value {
   const kept = new Map<string, Value>();
   let size = 0;
@@ -42,6 +48,7 @@ function recent<Value>(
       if (size <= limit * scale() || kept.size === 1) break;
       kept.delete(oldest);
       size -= sizeOf(old);
+      gone?.(old);
     }
     return value;
   };

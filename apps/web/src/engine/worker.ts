@@ -15,6 +15,7 @@ import {
   type SeparationTable,
   colourAt,
   coverageToPercent,
+  endWork,
   levelCount,
   limitCoverage,
   originalView,
@@ -181,6 +182,7 @@ const workerApi = {
 
   /** The same, pixel by pixel. */
   drawn({ recipe, frame, view, rows, what }: DrawRequest): Drawn {
+    endWork();
     const scene = { recipe, ...materials };
     if (what.kind === 'bits') {
       const shown = proof(scene, frame, view, rows, what.plates, what.colours);

@@ -1,4 +1,4 @@
-import { FILTER, pixelsAt, RING_BYTES, ROWS } from '../kernel/memory.ts';
+import { addressOf, FILTER, pixelsAt, RING_BYTES, ROWS } from '../kernel/memory.ts';
 import type { Plane } from '../raster/plane.ts';
 import type { Rows } from '../raster/rows.ts';
 import { scratchPlane } from '../raster/scratch.ts';
@@ -31,9 +31,16 @@ export const chainBytes = (filters: readonly RowFilter[], width: number): number
  *
  * @param from first row of the result
  * @param to   row after its last
+ * @param out  for the result, with room for seven pixels more where it is in the kernels' memory
  * @throws RangeError when the filters hold more than there is room for
  */
-export function throughFilters(input: Rows, filters: readonly RowFilter[], from: number, to: number): Plane {
+export function throughFilters(
+  input: Rows,
+  filters: readonly RowFilter[],
+  from: number,
+  to: number,
+  out: Plane = scratchPlane(input.width, to - from),
+): Plane {
   const { width, height } = input;
   if (chainBytes(filters, width) > RING_BYTES) {
     const last = filters.at(-1)!;
@@ -46,7 +53,7 @@ export function throughFilters(input: Rows, filters: readonly RowFilter[], from:
       height,
       row: (y: number) => data.subarray((y - start) * width, (y - start + 1) * width),
     };
-    return throughFilters(made, [last], from, to);
+    return throughFilters(made, [last], from, to, out);
   }
   const within = (y: number): number => Math.min(height - 1, Math.max(0, y));
   // The first row that each filter reads, and the next one that it will be given.
@@ -58,28 +65,38 @@ export function throughFilters(input: Rows, filters: readonly RowFilter[], from:
   }
   // All rows are had before the kernels' memory is written to: making them may need it too.
   const given = Array.from({ length: last - first + 1 }, (_, i) => input.row(first + i));
+  const addresses = given.map(addressOf);
   let end = FILTER.ring;
   const rings = filters.map(({ before, after }) => {
     const [start, slots] = [end, before + after + 1];
     end += slots * apart(width);
     return (y: number): number => start + (y % slots) * apart(width);
   });
-  const make = (k: number, y: number, out: number): void => {
+  const [inRing] = rings;
+  // Rows that are in the kernels' memory already are read where they are.
+  if (inRing) rings[0] = (y) => addresses[y - first] ?? inRing(y);
+  const make = (k: number, y: number, to: number): void => {
     bring(k, within(y + filters[k].after));
-    filters[k].make(y, (offset) => rings[k](within(y + offset)), out, width);
+    filters[k].make(y, (offset) => rings[k](within(y + offset)), to, width);
   };
   /** Gives filter k all rows down to one. */
   const bring = (k: number, row: number): void => {
     for (; next[k] <= row; next[k]++) {
       if (k > 0) make(k - 1, next[k], rings[k](next[k]));
-      else ring.set(given[next[0] - first], (rings[0](next[0]) - FILTER.ring) >> 1);
+      else if (addresses[next[0] - first] === undefined)
+        ring.set(given[next[0] - first], (inRing(next[0]) - FILTER.ring) >> 1);
     }
   };
-  const out = scratchPlane(width, to - from);
+  const place = addressOf(out.data);
   const made = pixelsAt(ROWS.out, width);
   for (let y = from; y < to; y++) {
-    if (filters.length > 0) make(filters.length - 1, y, ROWS.out);
-    out.data.set(filters.length > 0 ? made : given[y - first], (y - from) * width);
+    const at = (y - from) * width;
+    if (filters.length === 0) out.data.set(given[y - first], at);
+    else if (place !== undefined) make(filters.length - 1, y, place + 2 * at);
+    else {
+      make(filters.length - 1, y, ROWS.out);
+      out.data.set(made, at);
+    }
   }
   return out;
 }

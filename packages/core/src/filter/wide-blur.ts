@@ -1,4 +1,4 @@
-import { CELLS, FILTER, kernels, pixelsAt, ROWS, wholesAt } from '../kernel/memory.ts';
+import { addressOf, CELLS, FILTER, kernels, pixelsAt, ROWS, wholesAt } from '../kernel/memory.ts';
 import type { Plane } from '../raster/plane.ts';
 import { stretchRows } from '../raster/resample.ts';
 import { rowsOf, type Rows } from '../raster/rows.ts';
@@ -14,6 +14,7 @@ import { filtered } from './row-filter.ts';
  * @param from  first row
  * @param to    row after the last
  * @param make  writes so many pixels at an address from those of a row and of its blur at two others; the blur itself when missing
+ * @param out   for the result, with room for seven pixels more where it is in the kernels' memory
  */
 export function overWideBlur(
   input: Rows,
@@ -21,6 +22,7 @@ export function overWideBlur(
   from: number,
   to: number,
   make?: (row: number, soft: number, out: number, count: number) => void,
+  out: Plane = scratchPlane(input.width, to - from),
 ): Plane {
   const { width, height } = input;
   const { halvings, weights } = passesOf(sigma);
@@ -32,23 +34,27 @@ export function overWideBlur(
   const small = reduced(rows, width, halvings, pad, first);
   const soft = filtered(small, [weighing(weights)]);
   giveBack(small);
-  const out = scratchPlane(width, to - from);
   const step = 1 / 2 ** halvings;
-  const [row, blurred] = [FILTER.ring, FILTER.row];
-  const [given, made] = [pixelsAt(row, width), pixelsAt(ROWS.out, width)];
+  const place = addressOf(out.data);
+  const [given, made] = [pixelsAt(FILTER.ring, width), pixelsAt(ROWS.out, width)];
   stretchRows(
     rowsOf(soft),
     { origin: pad, step },
     { origin: pad - (first >> halvings), step },
     { x: 0, y: from, width, height: to - from },
-    (y, upper, lower, weight) => {
-      kernels.mixRows(upper, lower, weight, make ? blurred : ROWS.out, width);
-      if (make) {
-        given.set(rows[from + y - first]);
-        make(row, blurred, ROWS.out, width);
-      }
-      out.data.set(made, y * width);
-    },
+    (top, upper, lower, weights) =>
+      weights.forEach((weight, i) => {
+        const at = (top + i) * width;
+        const to = place === undefined ? ROWS.out : place + 2 * at;
+        kernels.mixRows(upper, lower, weight, make ? FILTER.row : to, width);
+        if (make) {
+          const row = rows[from + top + i - first];
+          const address = addressOf(row);
+          if (address === undefined) given.set(row);
+          make(address ?? FILTER.ring, FILTER.row, to, width);
+        }
+        if (place === undefined) out.data.set(made, at);
+      }),
   );
   giveBack(soft);
   return out;
@@ -79,8 +85,10 @@ function reduced(
   for (let line = 0; line < out.height; line++) {
     sums.fill(0);
     for (let k = 0; k < size; k++) {
-      pixels.set(rows[Math.min(rows.length - 1, Math.max(0, (line - pad + first) * size + k - top))]);
-      kernels.addPixels(ROWS.source, CELLS, width);
+      const row = rows[Math.min(rows.length - 1, Math.max(0, (line - pad + first) * size + k - top))];
+      const address = addressOf(row);
+      if (address === undefined) pixels.set(row);
+      kernels.addPixels(address ?? ROWS.source, CELLS, width);
     }
     sums.fill(sums[width - 1], width);
     const start = line * out.width;

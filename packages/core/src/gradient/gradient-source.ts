@@ -27,6 +27,6 @@ export function gradientSource(gradient: Gradient, mm: number, scale: number): T
     height,
     scale,
     ppi: full.width / (mm / 25.4),
-    coverage: (_tone, table, region) => gradientCoverage(gradient, box, table, region),
+    coverage: (_tone, table, region, out) => gradientCoverage(gradient, box, table, region, out),
   };
 }

@@ -1,4 +1,4 @@
-import { SOLID, type Plane } from '../raster/plane.ts';
+import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 
 /** A place in a box: shares of its width and of its height. */
@@ -70,8 +70,9 @@ export function gradientCoverage(
   size: { width: number; height: number },
   table: Uint16Array,
   region: Region,
+  out: Plane = createPlane(region.width, region.height),
 ): Plane {
-  const data = new Uint16Array(region.width * region.height);
+  const { data } = out;
   const scale = ((gradient.limit / 100) * SOLID) / 100;
   const at = wayOf(gradient, size);
   const tones = gradient.shape === 'points' ? undefined : ramp(gradient.stops);
@@ -88,7 +89,7 @@ export function gradientCoverage(
       data[i] = table[Math.round(tone * scale)];
     }
   }
-  return { width: region.width, height: region.height, data };
+  return out;
 }
 
 /** The share of the way, or for points the tone itself, at a pixel. */

@@ -14,13 +14,11 @@ export interface Kernels {
   mixAndCompare(
     upper: number,
     lower: number,
-    weight: number,
-    thresholds: number,
+    rows: number,
+    lines: number,
     run: number,
     brick: number,
-    column: number,
     width: number,
-    out: number,
   ): void;
   stretchNear(row: number, bases: number, masks: number, weights: number, out: number, count: number): void;
   stretchRow(row: number, offsets: number, weights: number, out: number, count: number): void;
@@ -30,7 +28,7 @@ export interface Kernels {
   mostOf(addresses: number, taps: number, out: number, count: number): void;
   sharpenRow(row: number, soft: number, gain: number, least: number, out: number, count: number): void;
   recoverRow(row: number, around: number, dark: number, light: number, out: number, count: number): void;
-  grainRow(row: number, seed: number, x: number, y: number, range: number, out: number, count: number): void;
+  grainRow(row: number, columns: number, y: number, share: number, out: number, count: number): void;
   lookUpRow(
     coverage: number,
     table: number,

@@ -32,6 +32,9 @@ export const ROWS = {
   lower: area(ROW_BYTES),
   out: area(ROW_BYTES),
 };
+/** Most rows that are mixed out of two and compared at once, so that their bits fit in one row of pixels, and four numbers for each. */
+export const MIXED_ROWS = 12;
+export const MIXED_LINES = area(16 * MIXED_ROWS);
 /** Rows of four inks, one after another. */
 export const SEPARATED = { out: area(4 * ROW_BYTES), apart: ROW_BYTES };
 const BITS_BYTES = LONGEST_ROW / 8 + 64;
@@ -85,6 +88,9 @@ export const STRIP = {
 export const STRIP_BYTES = { data: 4 * MEGABYTE, out: 8 * MEGABYTE };
 const PLANE = area(PLANE_BYTES);
 const KEPT = area(KEPT_BYTES);
+/** Bands of rows; see `bandPlane`. */
+export const BANDS_BYTES = 240 * MEGABYTE;
+export const BANDS = area(BANDS_BYTES);
 
 const { buffer } = kernels.memory;
 if (end > buffer.byteLength) throw new Error('The kernels’ memory is smaller than its areas.');

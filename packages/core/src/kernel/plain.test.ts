@@ -99,14 +99,14 @@ describe('plain kernels make the very bits of the compiled ones', () => {
         2 * WIDTH,
       );
     }));
-  it('stretching, four pairs from sixteen bytes', () =>
+  it('stretching, eight pairs from sixteen bytes', () =>
     check((seed) => {
       const prepare = (bytes: Uint8Array, view: DataView) => {
-        for (let i = 0; i < WIDTH + 4; i++) {
+        for (let i = 0; i < WIDTH + 8; i++) {
           const weight = (seed * i) & 16383;
           view.setInt16(from(C) + 4 * i, 16384 - weight, true);
           view.setInt16(from(C) + 4 * i + 2, weight, true);
-          if (i % 4 === 0) view.setInt32(from(B) + i, 2 * ((i * (seed % 5)) >> 2), true);
+          if (i % 8 === 0) view.setInt32(from(B) + i / 2, 2 * ((i * (seed % 5)) >> 2), true);
           const pick = 2 * ((i * seed) % 7);
           for (let k = 0; k < 4; k++) bytes[from(D) + 4 * i + k] = pick + k;
         }
@@ -117,19 +117,23 @@ describe('plain kernels make the very bits of the compiled ones', () => {
         2 * WIDTH,
       );
     }));
-  it('mixing and comparing at once', () =>
+  it('mixing and comparing at once, one row and several', () =>
     check((seed) => {
       const brick = 40 + (seed % 60);
       const run = brick * 4;
+      const rows = 1 + (seed % 8);
+      const bytes = (WIDTH + 7) >> 3;
       const prepare = (_: Uint8Array, view: DataView) => {
         for (let i = brick; i < run + 8; i++) {
           view.setUint16(from(C) + 2 * i, view.getUint16(from(C) + 2 * (i - brick), true), true);
         }
+        for (let i = 0; i < rows; i++) {
+          const line = [(seed >> i) & 16383, C, (seed >> i) % brick, OUT + i * bytes];
+          line.forEach((number, k) => view.setInt32(from(D) + 16 * i + 4 * k, number, true));
+        }
       };
-      const results = made(seed, prepare, (k) =>
-        k.mixAndCompare(A, B, (seed >> 3) & 16383, C, run, brick, seed % brick, WIDTH, OUT),
-      );
-      expectSame(results, OUT, (WIDTH + 7) >> 3);
+      const results = made(seed, prepare, (k) => k.mixAndCompare(A, B, rows, D, run, brick, WIDTH));
+      expectSame(results, OUT, rows * bytes);
     }));
   it('greys, and tables', () =>
     check((seed) => {
@@ -200,7 +204,7 @@ describe('plain kernels make the very bits of the compiled ones', () => {
         2 * WIDTH,
       );
       expectSame(
-        made(seed, nothing, (k) => k.grainRow(A, seed, seed % 9000, 7, 30000 * share, OUT, WIDTH)),
+        made(seed, nothing, (k) => k.grainRow(A, B, seed % 9000, Math.round(32000 * share), OUT, WIDTH)),
         OUT,
         2 * WIDTH,
       );

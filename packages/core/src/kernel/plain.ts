@@ -1,4 +1,4 @@
-import { randomAt } from '../random.ts';
+import { randomBelow } from '../random.ts';
 import { plainGroup4 } from './plain-group4.ts';
 import { PLACES, type PlaceKind } from '../screen/places.ts';
 import { placeSegmentsBy } from '../screen/segments.ts';
@@ -7,7 +7,7 @@ import type { Kernels } from './kernels.ts';
 const PLACE_KINDS = Object.keys(PLACES) as PlaceKind[];
 
 /** Bytes of memory, as many as the compiled kernels have. */
-const BYTES = 2688 << 16;
+const BYTES = 6528 << 16;
 
 const { fround, imul } = Math;
 const kept = (value: number): number => (value < 0 ? 0 : value > 65535 ? 65535 : value);
@@ -29,6 +29,12 @@ export function plainKernels(): Kernels {
   const alignedPairs = new Int32Array(aligned.buffer);
   const f32 = new Float32Array(buffer);
   const f64 = new Float64Array(buffer);
+  /** Two signed pixels of rows above one another, mixed. */
+  const mixed = (upper: number, lower: number, weight: number, i: number): number =>
+    (i16[(upper >> 1) + i] * (16384 - weight) + i16[(lower >> 1) + i] * weight) >> 14;
+  /** Two pixels side by side, mixed by a pair of weights, as a signed number. */
+  const stretched = (from: number, weights: number): number =>
+    Math.min(32767, ((u16[from] - 32768) * i16[weights] + (u16[from + 1] - 32768) * i16[weights + 1]) >> 14);
   const reduced =
     (better: (a: number, b: number) => boolean) =>
     (addresses: number, taps: number, out: number, count: number): void => {
@@ -106,44 +112,35 @@ export function plainKernels(): Kernels {
       made[bytes] = byte;
     },
     mixRows(upper, lower, weight, out, count) {
-      for (let i = 0; i < count; i++) {
-        u16[(out >> 1) + i] =
-          (u16[(upper >> 1) + i] * (16384 - weight) + u16[(lower >> 1) + i] * weight) >>> 14;
-      }
+      for (let i = 0; i < count; i++) u16[(out >> 1) + i] = mixed(upper, lower, weight, i) + 32768;
     },
-    mixAndCompare(upper, lower, weight, thresholds, run, brick, column, width, out) {
-      const bar = thresholds >> 1;
-      let at = column;
-      for (let i = 0; i < width; i += 8) {
-        let byte = 0;
-        const count = Math.min(8, width - i);
-        if (at >= run) at %= brick;
-        for (let k = 0; k < count; k++) {
-          const a = u16[(upper >> 1) + i + k];
-          const b = u16[(lower >> 1) + i + k];
-          const mixed = (a * (16384 - weight) + b * weight) >>> 14;
-          if (mixed > u16[bar + at + k]) byte |= 0x80 >> k;
+    mixAndCompare(upper, lower, rows, lines, run, brick, width) {
+      for (let row = 0; row < rows; row++) {
+        const [weight, thresholds, column, out] = i32.subarray((lines >> 2) + 4 * row);
+        const bar = thresholds >> 1;
+        let at = column;
+        for (let i = 0; i < width; i += 8) {
+          let byte = 0;
+          const count = Math.min(8, width - i);
+          if (at >= run) at %= brick;
+          for (let k = 0; k < count; k++) {
+            if (mixed(upper, lower, weight, i + k) > u16[bar + at + k] - 32768) byte |= 0x80 >> k;
+          }
+          u8[out + (i >> 3)] = byte;
+          at += 8;
         }
-        u8[out + (i >> 3)] = byte;
-        at += 8;
       }
     },
     stretchNear(row, bases, masks, weights, out, count) {
       for (let i = 0; i < count; i++) {
-        const from = (row + i32[(bases >> 2) + (i >> 2)] + u8[masks + 16 * (i >> 2) + 4 * (i & 3)]) >> 1;
-        const sum =
-          (u16[from] - 32768) * i16[(weights >> 1) + 2 * i] +
-          (u16[from + 1] - 32768) * i16[(weights >> 1) + 2 * i + 1];
-        u16[(out >> 1) + i] = kept((sum >> 14) + 32768);
+        const from = (row + i32[(bases >> 2) + (i >> 3)] + u8[masks + 32 * (i >> 3) + 4 * (i & 7)]) >> 1;
+        i16[(out >> 1) + i] = stretched(from, (weights >> 1) + 2 * i);
       }
     },
     stretchRow(row, offsets, weights, out, count) {
       for (let i = 0; i < count; i++) {
         const from = (row + i32[(offsets >> 2) + i]) >> 1;
-        const sum =
-          (u16[from] - 32768) * i16[(weights >> 1) + 2 * i] +
-          (u16[from + 1] - 32768) * i16[(weights >> 1) + 2 * i + 1];
-        u16[(out >> 1) + i] = kept((sum >> 14) + 32768);
+        i16[(out >> 1) + i] = stretched(from, (weights >> 1) + 2 * i);
       }
     },
     weighDown(addresses, weights, taps, out, count) {
@@ -185,12 +182,12 @@ export function plainKernels(): Kernels {
         u16[(out >> 1) + i] = pixel(fround(moved + fround(fround(value - near) * grown)));
       }
     },
-    grainRow(row, seed, x, y, range, out, count) {
-      const by = fround(range);
+    grainRow(row, columns, y, share, out, count) {
       for (let i = 0; i < count; i++) {
-        const share = (randomAt(seed, x + i, y) >>> 8) * 2 ** -24;
-        const grain = fround(fround(share - 0.5) * by);
-        u16[(out >> 1) + i] = pixel(fround(u16[(row >> 1) + i] + grain));
+        const random = randomBelow(i32[(columns >> 2) + (i >> 1)], y);
+        const half = i & 1 ? random >> 16 : (random << 16) >> 16;
+        const grain = (half * share + 16384) >> 15;
+        u16[(out >> 1) + i] = kept(u16[(row >> 1) + i] + 2 * grain);
       }
     },
     ...plainGroup4(u8, i32),

@@ -34,7 +34,7 @@ interface Columns {
   readonly count: number;
   /**
    * Byte offsets of the pairs of source pixels, in a row that begins with its first pixel twice, and then the pairs' weights (low and
-   * high 16 bits). Where any four pairs lie close together there is one offset for the four, followed by 16 bytes that pick them out
+   * high 16 bits). Where any eight pairs lie close together there is one offset for the eight, followed by 32 bytes that pick them out
    * from there on; else one for each.
    */
   readonly taps: Int32Array;
@@ -52,7 +52,7 @@ function columnsOf(map: AxisMap, start: number, count: number, limit: number): C
     const ends = [tap(map, start, limit), tap(map, start + count - 1, limit)];
     const low = Math.min(ends[0].first, ends[1].first);
     const high = Math.max(ends[0].second, ends[1].second);
-    const padded = (count + 3) & ~3;
+    const padded = (count + 7) & ~7;
     const offsets = new Int32Array(padded);
     const weights = new Int32Array(padded);
     for (let i = 0; i < count; i++) {
@@ -70,28 +70,34 @@ function columnsOf(map: AxisMap, start: number, count: number, limit: number): C
   });
 }
 
-/** Taps of which any four lie close together, as the kernel for those takes them; undefined when they do not. */
+/** Outputs that read taps from one place. */
+const NEAR = 8;
+
+/** Taps of which any eight lie close together, as the kernel for those takes them; undefined when they do not. */
 function nearTaps(offsets: Int32Array, weights: Int32Array): Int32Array | undefined {
-  const groups = offsets.length / 4;
-  const taps = new Int32Array(groups + 8 * groups);
-  const masks = new Uint8Array(taps.buffer, 4 * groups, 16 * groups);
+  const groups = offsets.length / NEAR;
+  const taps = new Int32Array(groups + 2 * offsets.length);
+  const masks = new Uint8Array(taps.buffer, 4 * groups, 4 * offsets.length);
   for (let group = 0; group < groups; group++) {
-    const four = offsets.subarray(4 * group, 4 * group + 4);
-    const base = Math.min(...four);
-    if (Math.max(...four) - base > READ - 4) return undefined;
+    const near = offsets.subarray(NEAR * group, NEAR * (group + 1));
+    const base = Math.min(...near);
+    if (Math.max(...near) - base > READ - 4) return undefined;
     taps[group] = base;
-    four.forEach((offset, k) => {
-      for (let byte = 0; byte < 4; byte++) masks[16 * group + 4 * k + byte] = offset - base + byte;
+    near.forEach((offset, k) => {
+      for (let byte = 0; byte < 4; byte++) masks[4 * (NEAR * group + k) + byte] = offset - base + byte;
     });
   }
-  taps.set(weights, 5 * groups);
+  taps.set(weights, groups + offsets.length);
   return taps;
 }
 
-/** Two neighbouring rows of the source, stretched to the output's width, and the weight (0–2¹⁴) of the lower, for an output row. */
-type Visit = (y: number, upper: number, lower: number, weight: number) => void;
+/**
+ * Rows of the output that lie between the same two of the source: the first of them, those two stretched to the output's width and
+ * moved by −2¹⁵, and the weights (0–2¹⁴) of the lower.
+ */
+type Visit = (y: number, upper: number, lower: number, weights: readonly number[]) => void;
 
-/** Rows of a source stretched to the width of a region of the output, for each of its rows. */
+/** Rows of a source stretched to the width of a region of the output, for its rows from the top down. */
 export function stretchRows(source: Rows, mapX: AxisMap, mapY: AxisMap, region: Region, visit: Visit): void {
   const { width } = region;
   const columns = columnsOf(mapX, region.x, width, source.width);
@@ -101,7 +107,7 @@ export function stretchRows(source: Rows, mapX: AxisMap, mapY: AxisMap, region: 
   const lastRow = Math.max(ends[0].second, ends[1].second);
   const sourceRows = Array.from({ length: lastRow - firstRow + 1 }, (_, i) => source.row(firstRow + i));
   const row = pixelsAt(ROWS.source, columns.count + 2);
-  const padded = (width + 3) & ~3;
+  const padded = (width + 7) & ~7;
   const stretch = (y: number, to: number): void => {
     // The first and the last pixel stand twice, so that every tap has a neighbour on its right.
     const pixels = sourceRows[y - firstRow];
@@ -115,7 +121,8 @@ export function stretchRows(source: Rows, mapX: AxisMap, mapY: AxisMap, region: 
     row[columns.count + 1] = row[columns.count];
     const taps = keep(columns.taps);
     if (columns.near) {
-      kernels.stretchNear(ROWS.source, taps, taps + padded, taps + 5 * padded, to, width);
+      const masks = taps + (4 / NEAR) * padded;
+      kernels.stretchNear(ROWS.source, taps, masks, masks + 4 * padded, to, width);
     } else kernels.stretchRow(ROWS.source, taps, taps + 4 * padded, to, width);
   };
   // Source rows already stretched to the output's width; two are enough, since rows come in order.
@@ -123,7 +130,7 @@ export function stretchRows(source: Rows, mapX: AxisMap, mapY: AxisMap, region: 
   let lower = ROWS.lower;
   let upperRow = -1;
   let lowerRow = -1;
-  for (let y = 0; y < region.height; y++) {
+  for (let y = 0; y < region.height;) {
     const { first, second, weight } = tap(mapY, region.y + y, source.height);
     if (first !== upperRow && (first === lowerRow || second === upperRow)) {
       [upper, lower] = [lower, upper];
@@ -131,7 +138,13 @@ export function stretchRows(source: Rows, mapX: AxisMap, mapY: AxisMap, region: 
     }
     if (first !== upperRow) stretch((upperRow = first), upper);
     if (second !== lowerRow) stretch((lowerRow = second), lower);
-    visit(y, upper, lower, weight);
+    const weights = [weight];
+    for (let next; y + weights.length < region.height; weights.push(next.weight)) {
+      next = tap(mapY, region.y + y + weights.length, source.height);
+      if (next.first !== first || next.second !== second) break;
+    }
+    visit(y, upper, lower, weights);
+    y += weights.length;
   }
 }
 
@@ -154,15 +167,16 @@ export function resampleInto(
   const { width } = region;
   const plane = addressOf(out.data);
   const mixed = pixelsAt(ROWS.out, width);
-  stretchRows(source, mapX, mapY, region, (y, upper, lower, weight) => {
-    const at = (outY + y) * out.width + outX;
-    // Whole groups of eight may be written straight where they belong; a rest goes there by way of a row of its own.
-    const straight = plane === undefined ? 0 : width & ~7;
-    if (straight > 0) kernels.mixRows(upper, lower, weight, plane! + 2 * at, straight);
-    if (straight < width) {
-      const skip = 2 * straight;
+  // Whole groups of eight may be written straight where they belong; a rest goes there by way of a row of its own.
+  const straight = plane === undefined ? 0 : width & ~7;
+  const skip = 2 * straight;
+  stretchRows(source, mapX, mapY, region, (y, upper, lower, weights) =>
+    weights.forEach((weight, i) => {
+      const at = (outY + y + i) * out.width + outX;
+      if (straight > 0) kernels.mixRows(upper, lower, weight, plane! + 2 * at, straight);
+      if (straight === width) return;
       kernels.mixRows(upper + skip, lower + skip, weight, ROWS.out + skip, width - straight);
       out.data.set(mixed.subarray(straight), at + straight);
-    }
-  });
+    }),
+  );
 }

@@ -1,7 +1,7 @@
 import type { Plane } from './plane.ts';
 
 /** Most planes, and pixels of them, that wait to be used again. */
-const MOST = 10;
+const MOST = 64;
 const MOST_PIXELS = 24e6;
 
 const waiting: Uint16Array<ArrayBuffer>[] = [];

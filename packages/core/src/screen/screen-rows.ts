@@ -1,10 +1,12 @@
-import { bytesAt, keep, kernels, ROWS } from '../kernel/memory.ts';
-import { createBits, strideOf, type Bits } from '../raster/bits.ts';
+import { bytesAt, keep, kernels, MIXED_LINES, MIXED_ROWS, ROWS, wholesAt } from '../kernel/memory.ts';
+import { createBits, type Bits } from '../raster/bits.ts';
 import type { Region } from '../raster/region.ts';
 import { stretchRows, type AxisMap } from '../raster/resample.ts';
 import type { Rows } from '../raster/rows.ts';
 import { brickColumn, brickRow } from './brick.ts';
 import type { Thresholds } from './thresholds.ts';
+
+const lines = wholesAt(MIXED_LINES, 4 * MIXED_ROWS);
 
 /**
  * Screens rows of coverage as they are resampled: the bits that `resampleInto` and `screenPlane` would make one after the other, without
@@ -21,12 +23,19 @@ export function screenRows(
 ): Bits {
   const { x, y: top, width, height } = region;
   const bits = createBits(width, height);
-  const made = bytesAt(ROWS.out, strideOf(width));
-  stretchRows(source, mapX, mapY, region, (y, upper, lower, weight) => {
-    const row = keep(data) + 2 * brickRow(brick, top + y) * stride;
-    const column = brickColumn(brick, x, top + y);
-    kernels.mixAndCompare(upper, lower, weight, row, run, brick.width, column, width, ROWS.out);
-    bits.data.set(made, y * bits.stride);
+  const { stride: bytes } = bits;
+  stretchRows(source, mapX, mapY, region, (y, upper, lower, weights) => {
+    for (let from = 0; from < weights.length; from += MIXED_ROWS) {
+      const rows = Math.min(MIXED_ROWS, weights.length - from);
+      for (let i = 0; i < rows; i++) {
+        const line = top + y + from + i;
+        const thresholds = keep(data) + 2 * brickRow(brick, line) * stride;
+        const numbers = [weights[from + i], thresholds, brickColumn(brick, x, line), ROWS.out + i * bytes];
+        lines.set(numbers, 4 * i);
+      }
+      kernels.mixAndCompare(upper, lower, rows, MIXED_LINES, run, brick.width, width);
+      bits.data.set(bytesAt(ROWS.out, rows * bytes), (y + from) * bytes);
+    }
   });
   return bits;
 }

@@ -20,7 +20,7 @@ export interface ToneStage {
     /** The stage row by row, where it can be done so; else it is applied to planes. */
     readonly filters?: readonly RowFilter[] | undefined;
     /** Rows of the stage at once, where it looks far around. */
-    readonly wide?: ((input: Rows, from: number, to: number) => Plane) | undefined;
+    readonly wide?: ((input: Rows, from: number, to: number, out: Plane) => Plane) | undefined;
     /** Rows above and below that a row's result depends on. */
     readonly margin: number;
     /** How many times as fine the grid is afterwards. */
@@ -82,7 +82,7 @@ export function compileTone(
     key += JSON.stringify([step.kind, step.settings]);
     area = {
       filters: rows?.(step.settings, place),
-      wide: wide && ((input, from, to) => wide(step.settings, input, from, to, place)),
+      wide: wide && ((input, from, to, out) => wide(step.settings, input, from, to, place, out)),
       margin: margin(step.settings, place),
       finer: finer?.(step.settings, { scale }) ?? 1,
       apply: (plane, place) => apply!(step.settings, plane, place),

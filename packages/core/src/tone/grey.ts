@@ -1,5 +1,5 @@
 import { bytesAt, keep, kernels, pixelsAt, ROWS } from '../kernel/memory.ts';
-import { SOLID, type Plane } from '../raster/plane.ts';
+import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import { fullSample, hasAlpha, type Picture } from '../raster/picture.ts';
 import type { Region } from '../raster/region.ts';
 
@@ -49,10 +49,11 @@ export function greyCoverage(
   weights: HueWeights,
   table: Uint16Array,
   region: Region,
+  made: Plane = createPlane(region.width, region.height),
 ): Plane {
   const fixed = fixedWeights(picture, weights);
-  if (fixed) return summedCoverage(picture, fixed, table, region);
-  const out = new Uint16Array(region.width * region.height);
+  if (fixed) return summedCoverage(picture, fixed, table, region, made);
+  const out = made.data;
   const { data, channels, width } = picture;
   const scale = SOLID / fullSample(picture);
   const read = channels < 3 ? readGrey : isPlainSum(weights) ? readSum : readHues;
@@ -69,7 +70,7 @@ export function greyCoverage(
       for (let i = 0, at = from; i < region.width; i++, at += channels) out[to + i] = short[data[at]];
     else read(data, from, channels, scale, weights, table, out, to, region.width);
   }
-  return { width: region.width, height: region.height, data: out };
+  return made;
 }
 
 type Three = readonly [red: number, green: number, blue: number];
@@ -89,19 +90,19 @@ function summedCoverage(
   [red, green, blue]: Three,
   table: Uint16Array,
   region: Region,
+  out: Plane,
 ): Plane {
   const { channels, width } = picture;
   const data = picture.data as Uint8Array;
-  const out = new Uint16Array(region.width * region.height);
   const row = bytesAt(ROWS.source, region.width * channels);
   const made = pixelsAt(ROWS.out, region.width);
   for (let y = 0; y < region.height; y++) {
     const from = ((region.y + y) * width + region.x) * channels;
     row.set(data.subarray(from, from + region.width * channels));
     kernels.greyRow(ROWS.source, channels, red, green, blue, keep(table), ROWS.out, region.width);
-    out.set(made, y * region.width);
+    out.data.set(made, y * region.width);
   }
-  return { width: region.width, height: region.height, data: out };
+  return out;
 }
 
 type Read = (

@@ -11,5 +11,5 @@ export const pictureSource = (picture: Picture, scale: number, ppi: number): Ton
   scale,
   ppi,
   picture,
-  coverage: (tone, table, region) => greyCoverage(picture, tone.grey.weights, table, region),
+  coverage: (tone, table, region, out) => greyCoverage(picture, tone.grey.weights, table, region, out),
 });

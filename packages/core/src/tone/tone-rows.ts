@@ -4,6 +4,7 @@ import { SOLID, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import { cutRows, type Rows } from '../raster/rows.ts';
 import { throughFilters, type RowFilter } from '../filter/row-filter.ts';
+import { bandPlane, retire } from '../kernel/bands.ts';
 import { keep, kernels } from '../kernel/memory.ts';
 import { giveBack } from '../raster/scratch.ts';
 import { recentBytes } from '../recent.ts';
@@ -22,8 +23,8 @@ export interface ToneSource {
   readonly ppi: number;
   /** The picture behind it, if there is one. */
   readonly picture?: Picture;
-  /** A region's coverage sent through a table of 65536 coverages. */
-  readonly coverage: (tone: Tone, table: Uint16Array, region: Region) => Plane;
+  /** A region's coverage sent through a table of 65536 coverages, in a new plane unless one is given. */
+  readonly coverage: (tone: Tone, table: Uint16Array, region: Region, out?: Plane) => Plane;
 }
 
 /** Least rows made at once; more where a step looks far around, so that little is made twice. */
@@ -35,11 +36,11 @@ const MOST_PIXELS = 8e6;
 const LEAST_SHARE = 0.7;
 
 /** Bands of finished tones, of all originals. Once a tone is made, screens can change without making it again. */
-const recentFinished = recentBytes<Plane>(96 << 20, ({ data }) => data.byteLength);
+const recentFinished = recentBytes<Plane>(96 << 20, ({ data }) => data.byteLength, retire);
 /** What a step that is being changed begins from: while it is, the steps before it need not be made again. */
-const recentBefore = recentBytes<Plane>(96 << 20, ({ data }) => data.byteLength);
+const recentBefore = recentBytes<Plane>(96 << 20, ({ data }) => data.byteLength, retire);
 /** Bands on their way through the steps. */
-const recentPassing = recentBytes<Plane>(32 << 20, ({ data }) => data.byteLength);
+const recentPassing = recentBytes<Plane>(32 << 20, ({ data }) => data.byteLength, retire);
 
 /** Stages of a source's latest tone, and which of them stayed the same when it changed last. */
 interface Latest {
@@ -92,7 +93,12 @@ export function toneRows(source: ToneSource, tone: Tone, leastBand = LEAST_BAND)
   const [begin, table] = kept === -1 ? [-1, SAME] : [0, stages[0].table!];
   const first = { width };
   let rows = bands(begin, sizeFor(0), (y, bottom) =>
-    source.coverage(tone, table, { x: 0, y, width: first.width, height: bottom - y }),
+    source.coverage(
+      tone,
+      table,
+      { x: 0, y, width: first.width, height: bottom - y },
+      bandPlane(first.width, bottom - y),
+    ),
   );
   for (let i = begin + 1; i < stages.length; i++) {
     const input = rows;
@@ -100,13 +106,17 @@ export function toneRows(source: ToneSource, tone: Tone, leastBand = LEAST_BAND)
     if (last >= i) {
       i = last;
       const around = filters.reduce((sum, { before, after }) => sum + before + after, 0);
-      rows = bands(i, sizeFor(8 * around), (top, bottom) => throughFilters(input, filters, top, bottom));
+      rows = bands(i, sizeFor(8 * around), (top, bottom) =>
+        throughFilters(input, filters, top, bottom, bandPlane(input.width, bottom - top)),
+      );
       continue;
     }
     const area = stages[i].area!;
     const { wide } = area;
     if (wide) {
-      rows = bands(i, sizeFor(4 * area.margin), (top, bottom) => wide(input, top, bottom));
+      rows = bands(i, sizeFor(4 * area.margin), (top, bottom) =>
+        wide(input, top, bottom, bandPlane(input.width, bottom - top)),
+      );
       continue;
     }
     const before = { width, height, scale };

@@ -22,6 +22,7 @@ export const blur = defineStep({
   area: {
     margin: ({ radius }, { scale }) => gaussianMargin(radius / scale),
     rows: ({ radius }, { scale }) => gaussianFilters(radius / scale),
-    wide: ({ radius }, input, from, to, { scale }) => overWideBlur(input, radius / scale, from, to),
+    wide: ({ radius }, input, from, to, { scale }, out) =>
+      overWideBlur(input, radius / scale, from, to, undefined, out),
   },
 });

@@ -1,8 +1,11 @@
 import type { RowFilter } from '../../filter/row-filter.ts';
-import { kernels, pixelsAt } from '../../kernel/memory.ts';
-import { randomAt } from '../../random.ts';
+import { keep, kernels, pixelsAt } from '../../kernel/memory.ts';
+import { randomAt, randomColumns } from '../../random.ts';
 import { SOLID } from '../../raster/plane.ts';
 import { defineStep } from './step.ts';
+
+/** Columns beyond a row that its kernel uses. */
+const BEYOND = 4;
 
 export const noise = defineStep({
   kind: 'noise',
@@ -37,9 +40,12 @@ export const noise = defineStep({
       const cell = grain / scale;
       // Grains finer than a pixel of this size average out in it.
       const range = ((2 * amount) / 100) * SOLID * Math.min(1, cell);
+      // Half of a grain of two each 2¹⁵ of a number.
+      const share = Math.min(32767, Math.round(range / 4));
       const make: RowFilter['make'] =
         cell <= 1
-          ? (y, at, out, width) => kernels.grainRow(at(0), seed, 0, y, range, out, width)
+          ? (y, at, out, width) =>
+              kernels.grainRow(at(0), keep(randomColumns(seed, (width >> 1) + BEYOND)), y, share, out, width)
           : (y, at, out, width) =>
               addCells(pixelsAt(at(0), width), y / cell, cell, seed, range, pixelsAt(out, width));
       return [{ before: 0, after: 0, make }];

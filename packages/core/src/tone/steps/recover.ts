@@ -29,8 +29,8 @@ export const recover = defineStep({
   area: {
     margin: ({ radius }, { scale }) => gaussianMargin(radius / scale),
     rows: (settings, { scale }) => againstBlur(settings.radius / scale, madeBy(settings)),
-    wide: (settings, input, from, to, { scale }) =>
-      overWideBlur(input, settings.radius / scale, from, to, madeBy(settings)),
+    wide: (settings, input, from, to, { scale }, out) =>
+      overWideBlur(input, settings.radius / scale, from, to, madeBy(settings), out),
   },
 });
 

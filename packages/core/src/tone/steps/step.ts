@@ -39,13 +39,14 @@ export interface StepKind<F extends Fields = Fields> {
       settings: SettingsOf<F>,
       place: Pick<AreaPlace, 'scale' | 'ppi'>,
     ) => readonly RowFilter[] | undefined;
-    /** Else rows `from` to `to` of what it makes of all rows, where it looks so far around that they hang on many. */
+    /** Else rows `from` to `to` of what it makes of all rows, written to a plane, where it looks so far around that they hang on many. */
     readonly wide?: (
       settings: SettingsOf<F>,
       input: Rows,
       from: number,
       to: number,
       place: Pick<AreaPlace, 'scale' | 'ppi'>,
+      out: Plane,
     ) => Plane;
     /**
      * Else the step on a plane of whole rows. Beyond its edges the outermost pixels repeat; rows nearer to an edge than the
