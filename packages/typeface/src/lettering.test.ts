@@ -291,6 +291,32 @@ describe('lettering', () => {
     }
   });
 
+  it('without tones, solid or bare, over a ground or beside it, is laid the same in any region, on every plate', () => {
+    const letters = {
+      ...lettering({ text: 'MARSH\nnight', outline: { width: 0.8, paint: 'bare' } }),
+      placement: { x: 20, y: 5, width: 55, turn: 12, mirrored: false },
+    };
+    const half = { ...ground('ink-2'), placement: { ...ground().placement, width: 48 } };
+    for (const originals of [[ground(), letters], [half, letters], [letters]]) {
+      for (const overprint of [false, true]) {
+        const scene = sceneOf(
+          ...originals.map((one) => ({ ...one, overprint: one === letters && overprint })),
+        );
+        for (const plate of [0, 1]) {
+          const whole = film(scene, plate);
+          for (const region of [
+            { x: 165, y: 78, width: 201, height: 103 },
+            { x: 10, y: 150, width: 180, height: 40 },
+            { x: 700, y: 600, width: 64, height: 30 },
+          ]) {
+            const part = film(scene, plate, region);
+            expect(Buffer.compare(part.data, cropBits(whole, region).data)).toBe(0);
+          }
+        }
+      }
+    }
+  });
+
   it('of a typeface that is not there is an error that names it; a damaged one is a sentence', () => {
     expect(() => film({ ...sceneOf(lettering()), typefaces: new Map() })).toThrow('MARSH');
     expect(() => readTypeface(file('anton').subarray(0, 900))).toThrow(UnreadableTypeface);

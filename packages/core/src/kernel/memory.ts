@@ -1,3 +1,4 @@
+import { strideOf, type Bits } from '../raster/bits.ts';
 import type { Plane } from '../raster/plane.ts';
 import { startKernels } from './start.ts';
 
@@ -88,6 +89,9 @@ export const STRIP = {
 export const STRIP_BYTES = { data: 4 * MEGABYTE, out: 8 * MEGABYTE };
 const PLANE = area(PLANE_BYTES);
 const KEPT = area(KEPT_BYTES);
+/** Bits of a plate that are counted. */
+const PLATE_BYTES = MEGABYTE;
+const PLATES = area(COUNTED_PLATES * PLATE_BYTES);
 /** Bands of rows; see `bandPlane`. */
 export const BANDS_BYTES = 240 * MEGABYTE;
 export const BANDS = area(BANDS_BYTES);
@@ -108,7 +112,7 @@ export const realsAt = (address: number, count: number): Float64Array =>
   new Float64Array(buffer, address, count);
 
 /** Where an array lies in the kernels' memory, or undefined when it lies elsewhere. */
-export const addressOf = (array: Uint16Array): number | undefined =>
+export const addressOf = (array: Uint16Array | Uint8Array): number | undefined =>
   array.buffer === buffer ? array.byteOffset : undefined;
 
 /** A bare plane to work in, valid until the next one is asked for; undefined when it is too large for that. */
@@ -116,6 +120,16 @@ export function workPlane(width: number, height: number): Plane | undefined {
   const count = width * height;
   if (count * 2 > PLANE_BYTES - 64) return undefined;
   return { width, height, data: pixelsAt(PLANE, count).fill(0) };
+}
+
+/**
+ * Bits to work in for one of a few plates, valid until the same are asked for again; undefined when they are too large for that. What is in
+ * them is left from before.
+ */
+export function workBits(plate: number, width: number, height: number): Bits | undefined {
+  const stride = strideOf(width);
+  if (plate >= COUNTED_PLATES || stride * height > PLATE_BYTES - 64) return undefined;
+  return { width, height, stride, data: bytesAt(PLATES + plate * PLATE_BYTES, stride * height) };
 }
 
 const kept = new Map<Uint16Array | Int32Array, number>();

@@ -1,5 +1,14 @@
 import { boundaryMasks } from '../kernel/boundaries.ts';
-import { bytesAt, COUNTED_ROWS, DIGITS, kernels, realsAt, SUMS, wholesAt } from '../kernel/memory.ts';
+import {
+  addressOf,
+  bytesAt,
+  COUNTED_ROWS,
+  DIGITS,
+  kernels,
+  realsAt,
+  SUMS,
+  wholesAt,
+} from '../kernel/memory.ts';
 import type { Bits } from '../raster/bits.ts';
 import { addPairs, isPairs } from './pairs.ts';
 
@@ -63,6 +72,23 @@ export interface AreaSums {
 /** Binary digits of a count. */
 const digitsOf = (count: number): number => 32 - Math.clz32(count);
 
+/** Where the same rows of plates lie in the kernels' memory, and how far apart; rows from elsewhere are copied there. */
+function linesOf(bits: readonly Bits[], apart: number): { apart: number; at: (row: number) => number } {
+  const { stride } = bits[0];
+  const [first, second = 0] = bits.map(({ data }) => addressOf(data) ?? NaN);
+  if (bits.every(({ data }, k) => addressOf(data) === first + k * (second - first))) {
+    return { apart: second - first, at: (row) => first + row * stride };
+  }
+  const lines = bits.map((_, k) => bytesAt(SUMS.row + k * apart, stride));
+  return {
+    apart,
+    at(row) {
+      bits.forEach(({ data }, k) => lines[k].set(data.subarray(row * stride, (row + 1) * stride)));
+      return SUMS.row;
+    },
+  };
+}
+
 /** @param plates at most `COUNTED_PLATES` */
 export function areaSums(boxes: Boxes, plates: number): AreaSums {
   const { box, start, columns, rows, width } = boxes;
@@ -81,17 +107,16 @@ export function areaSums(boxes: Boxes, plates: number): AreaSums {
       const { stride, height } = bits[0];
       // Rows and digits lie close, so that they stay near the processor.
       const apart = (stride + 31) & ~15;
-      const lines = bits.map((_, k) => bytesAt(SUMS.row + k * apart, apart));
+      const lines = linesOf(bits, apart);
       // Sums of the row of boxes that is open, and of the one below.
       let here = realsAt(SUMS.out, columns * sets).fill(0);
       let below = realsAt(SUMS.below, columns * sets).fill(0);
-      for (const line of lines) line.fill(0, stride);
       bytesAt(SUMS.digits, sets * DIGITS * apart).fill(0);
       // Rows that lie in one row of boxes are counted column by column first.
       let [open, counted] = [-1, 0];
-      const count = () => {
+      const count = (r: number) => {
         counted++;
-        kernels.countSets(SUMS.row, apart, plates, SUMS.digits, apart, digitsOf(counted), stride);
+        kernels.countSets(lines.at(r), lines.apart, plates, SUMS.digits, apart, digitsOf(counted), stride);
       };
       /** Adds what was counted to the sums by its weight, and counts from nothing again. */
       const empty = (weight: number, rest: number) => {
@@ -120,17 +145,16 @@ export function areaSums(boxes: Boxes, plates: number): AreaSums {
         const first = Math.max(0, Math.floor(top));
         const last = Math.min(rows - 1, Math.ceil(bottom) - 1);
         if (first > last) continue;
-        bits.forEach(({ data }, k) => lines[k].set(data.subarray(r * stride, (r + 1) * stride)));
         if (first !== open) close();
         open = first;
         if (top >= first && bottom <= first + 1) {
-          count();
+          count(r);
           if (counted === COUNTED_ROWS) empty(1, 0);
           continue;
         }
         // A row that two rows of boxes share, or that lies across an edge, counts by its share in each.
         empty(1, 0);
-        count();
+        count(r);
         const share = (Math.min(bottom, first + 1) - Math.max(top, first)) * box.height;
         empty(share, last > first ? (bottom - last) * box.height : 0);
       }

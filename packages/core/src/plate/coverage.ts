@@ -2,7 +2,7 @@ import { lay, type LineBits } from '../drawing/paint-drawing.ts';
 import { mixPlane } from '../mix/mix.ts';
 import { mixDots } from './mix-dots.ts';
 import { isStraight, type Affine } from '../raster/affine.ts';
-import { addBits, createBits, placeBits } from '../raster/bits.ts';
+import { addBits, createBits, isBlank, placeBits, type Bits } from '../raster/bits.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import { intersect, isEmpty, type Region } from '../raster/region.ts';
 import { readInto, readStraight } from '../raster/read-rows.ts';
@@ -14,7 +14,7 @@ import type { Press } from '../separation/route-table.ts';
 import { lineInks, routeInks } from '../separation/route.ts';
 import { toTones } from '../tone/tone-rows.ts';
 import { mmToPixels, type Frame } from '../raster/frame.ts';
-import { letteringLayers, letteringRegion } from './lettering-layers.ts';
+import { isAllLine, letteringLayers, letteringRegion } from './lettering-layers.ts';
 import { isLineWork, lineBits, lineRegion } from './line-work.ts';
 import { isMasked, keepMasked, maskOf, maskReach } from './mask.ts';
 import { readOriginal } from './read-original.ts';
@@ -65,32 +65,105 @@ export interface StraightTones {
   readonly map: Affine;
 }
 
+/** Art of a plate in a region where it is simple. */
+export interface PlainArt {
+  /** Tones all over; missing where it is bare. */
+  readonly tones?: StraightTones;
+  /** Originals that are laid over them and have nothing but line work, the lowest first. */
+  readonly lines: readonly OriginalRecipe[];
+}
+
 /**
- * What an ink's plate asks for in a region where one original covers all else and lies straight; undefined where it takes more to tell.
- * It is what `composedArt` gives there.
+ * What an ink's plate asks for in a region where no more than one original's tones are to be seen, straight and all over, with line work
+ * over them; undefined where it takes more to tell. It is what `composedArt` gives there.
  */
-export function straightTones(
-  scene: Scene,
-  plate: number,
-  frame: Frame,
-  region: Region,
-): StraightTones | undefined {
+export function plainArt(scene: Scene, plate: number, frame: Frame, region: Region): PlainArt | undefined {
   const { recipe } = scene;
   const { ink, shift } = recipe.plates[plate];
-  const top = recipe.originals.findLast(
-    ({ shown, overprint, route }) => shown && (!overprint || routeInks(route).includes(ink)),
-  );
-  if (!top || top.overprint || top.content.kind === 'lettering' || isLineWork(top)) return undefined;
-  if (isMasked(top) || top.mix || !routeInks(top.route).includes(ink)) return undefined;
-  const original = shifted(top, scene, recipe.sheet, shift);
+  const lines: OriginalRecipe[] = [];
+  for (const one of [...recipe.originals].reverse()) {
+    const inks = inksOf(one);
+    if (!one.shown || (one.overprint && !inks.includes(ink))) continue;
+    const original = shifted(one, scene, recipe.sheet, shift);
+    if (isEmpty(intersect(seenRegion(original, scene, frame), region))) continue;
+    if (isAllLines(original)) lines.unshift(original);
+    else if (original.overprint) return undefined;
+    else {
+      const tones = coveringTones(scene, original, ink, frame, region);
+      return tones && { ...(tones === 'bare' ? {} : { tones }), lines };
+    }
+  }
+  return { lines };
+}
+
+/** Inks that an original is printed in. */
+const inksOf = (original: OriginalRecipe): readonly string[] =>
+  original.content.kind === 'lettering' || isLineWork(original)
+    ? lineInks(original.route)
+    : routeInks(original.route);
+
+/** True for originals that are never screened. */
+const isAllLines = (original: OriginalRecipe): boolean =>
+  original.content.kind === 'lettering' ? isAllLine(original.content) : isLineWork(original);
+
+/** Pixels of a grid in which an original may be seen. */
+function seenRegion(original: OriginalRecipe, materials: Materials, frame: Frame): Region {
+  if (original.content.kind === 'lettering') return letteringRegion(original, frame);
+  const box = isLineWork(original)
+    ? lineRegion(original, materials, frame)
+    : readOriginal(original, materials, frame).region;
+  return grown(box, Math.ceil(mmToPixels(maskReach(original), frame)));
+}
+
+/** An original's tones of an ink where it covers a whole region and lies straight, or 'bare' where it has none; undefined where it does not. */
+function coveringTones(
+  scene: Scene,
+  original: OriginalRecipe,
+  ink: string,
+  frame: Frame,
+  region: Region,
+): StraightTones | 'bare' | undefined {
+  if (original.content.kind === 'lettering' || isMasked(original)) return undefined;
+  const printed = routeInks(original.route).includes(ink);
+  if (printed && original.mix) return undefined;
   const { region: box, toSource, source, alpha } = readOriginal(original, scene, frame);
   const sheet = intersect(box, { x: 0, y: 0, width: frame.width, height: frame.height });
   const part = intersect(sheet, region);
   if (alpha || !isStraight(toSource) || part.width < region.width || part.height < region.height)
     return undefined;
+  if (!printed) return 'bare';
   const { tone, route } = original;
-  const rows = inkRows(source, tone, route, ink, pressOf(recipe), scene.tables, frame.draft === true);
+  const { recipe, tables } = scene;
+  const rows = inkRows(source, tone, route, ink, pressOf(recipe), tables, frame.draft === true);
   return rows && { rows, map: toTones(toSource, source, rows) };
+}
+
+/** The line work of originals that have nothing else, in a region of a plate. */
+export function composedLines(
+  scene: Scene,
+  plate: number,
+  frame: Frame,
+  region: Region,
+  originals: readonly OriginalRecipe[],
+): LineBits | undefined {
+  const { recipe } = scene;
+  const { ink, screen } = recipe.plates[plate];
+  const sheet = intersect(region, { x: 0, y: 0, width: frame.width, height: frame.height });
+  const art: Laying = {
+    tone: createPlane(0, 0),
+    line: undefined,
+    frame,
+    region,
+    sheet,
+    screen,
+    ink,
+    press: pressOf(recipe),
+  };
+  for (const original of originals) {
+    if (original.content.kind === 'lettering') layLettering(scene, original, art);
+    else layLine(scene, original, art);
+  }
+  return art.line;
 }
 
 /** What the inks of a job are printed on, and in which order. */
@@ -133,16 +206,18 @@ function layLine(materials: Materials, original: OriginalRecipe, art: Laying): v
 }
 
 /** What line work leaves bare on the plates of other inks. */
-function knockedOut({ ink, bare }: LineBits): LineBits {
-  addBits(bare, ink);
-  return { ink: createBits(ink.width, ink.height), bare };
+function knockedOut({ ink, bare }: Partial<LineBits>): Partial<LineBits> {
+  const both = bare ?? ink;
+  if (ink && bare) addBits(bare, ink);
+  return both ? { bare: both } : {};
 }
 
-function layBits(art: Laying, bits: LineBits): void {
+function layBits(art: Laying, { ink, bare }: Partial<LineBits>): void {
+  if (!ink && !bare) return;
   const { width, height } = art.region;
   art.line ??= { ink: createBits(width, height), bare: createBits(width, height) };
-  lay(art.line.ink, art.line.bare, bits.ink);
-  lay(art.line.bare, art.line.ink, bits.bare);
+  if (ink) lay(art.line.ink, art.line.bare, ink);
+  if (bare) lay(art.line.bare, art.line.ink, bare);
 }
 
 /** Lays lettering: its glow, its screened letters, and its solid parts. */
@@ -172,13 +247,12 @@ function layLettering(materials: Materials, original: OriginalRecipe, art: Layin
     layOver(tone, x, y, printedOver(overprint, dots, tone, x, y), here);
     if (art.line && !overprint) cover(art.line, x, y, part, here);
   }
-  const whole = {
-    ink: createBits(region.width, region.height),
-    bare: createBits(region.width, region.height),
-  };
+  const whole: { ink?: Bits; bare?: Bits } = {};
   for (const layer of ['ink', 'bare'] as const) {
     if (mask) keepMasked(line[layer], mask);
-    placeBits(line[layer], whole[layer], x, y);
+    if (isBlank(line[layer])) continue;
+    const bits = (whole[layer] = createBits(region.width, region.height));
+    placeBits(line[layer], bits, x, y);
   }
   layBits(art, printed ? whole : knockedOut(whole));
 }

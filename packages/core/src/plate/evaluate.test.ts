@@ -1,10 +1,13 @@
 import fc from 'fast-check';
-import { bitAt, countInk, cropBits } from '../raster/bits.ts';
+import type { Shape } from '../drawing/drawing.ts';
+import { workBits } from '../kernel/memory.ts';
+import { addBits, bitAt, clearBits, countInk, cropBits } from '../raster/bits.ts';
 import { buildPyramid } from '../raster/pyramid.ts';
 import type { Picture } from '../raster/picture.ts';
 import { NO_TONE } from '../tone/tone.ts';
 import { testInk, greyPicture, sceneOf, toneOf, toneStep, WHOLE } from '../testing.ts';
-import { plateCoverage } from './plate-art.ts';
+import { screenerFor } from '../screen/screen.ts';
+import { plateArt, plateCoverage } from './plate-art.ts';
 import { plateBits } from './evaluate.ts';
 import { filmFrame, frameOf } from './frame.ts';
 import { effectiveResolution } from './placed.ts';
@@ -64,10 +67,43 @@ describe('region = whole', () => {
     },
     placement: { x: 4, y: 6, width: 15, turn: -33, mirrored: true },
   };
+  /** A frame and a light spot in it, as line work. */
+  const drawn: OriginalRecipe = {
+    ...first,
+    id: 'drawn',
+    content: { kind: 'drawing', drawing: 'frame', ratio: 1 },
+    placement: { x: 6, y: 5, width: 18, turn: 8, mirrored: false },
+    route: { kind: 'ink', ink: 'ink-1' },
+  };
+  const square = (low: number, high: number, ink: boolean): Shape => ({
+    contours: [
+      {
+        start: [low, low],
+        parts: [
+          [high, low],
+          [high, high],
+          [low, high],
+        ],
+        closed: true,
+      },
+    ],
+    rule: 'nonzero',
+    ink,
+    clips: [],
+  });
+  const frameDrawing = {
+    width: 10_000,
+    height: 10_000,
+    shapes: [square(0, 10_000, true), square(2000, 9000, false), square(3000, 5000, true)],
+    clips: [],
+  };
   const holding = (...originals: OriginalRecipe[]): Scene => ({
     ...plain,
     recipe: { ...plain.recipe, originals },
+    drawings: new Map([['frame', frameDrawing]]),
   });
+  const small = { ...first, placement: { ...first.placement, x: 3, y: 4, width: 27 } };
+  const elsewhere = { ...small, id: 'elsewhere', route: { kind: 'ink' as const, ink: 'ink-2' } };
   it.each<[string, Scene]>([
     ['a photograph', plain],
     ['one with steps that look around', holding({ ...first, tone: steps })],
@@ -76,10 +112,41 @@ describe('region = whole', () => {
       holding({ ...first, placement: { x: 8, y: 3, width: 25, turn: 12.5, mirrored: true } }),
     ],
     ['a turned gradient over a photograph', holding(first, gradient)],
+    ['a photograph on a part of it', holding(small)],
+    ['line work over that', holding(small, drawn)],
+    ['that over line work', holding(drawn, small)],
+    [
+      'line work that is printed over it, twice',
+      holding(
+        small,
+        { ...drawn, overprint: true },
+        { ...drawn, id: 'again', placement: { ...drawn.placement, x: 20 } },
+      ),
+    ],
+    [
+      'another ink’s photograph over it',
+      holding(first, elsewhere, { ...drawn, placement: { ...drawn.placement, x: 1 } }),
+    ],
+    ['another ink’s line work over it', holding(first, { ...drawn, route: { kind: 'ink', ink: 'ink-2' } })],
   ])('any region of a plate with %s equals that part of the whole, bit for bit', (_what, scene) => {
     const frame = filmFrame(scene.recipe);
     const whole = plateBits(scene, 0, frame, { x: 0, y: 0, width: frame.width, height: frame.height });
     expect(countInk(whole)).toBeGreaterThan(1000);
+    // The long way, which knows nothing of what is simple.
+    const { tone, line } = plateArt(scene, 0, frame, {
+      x: 0,
+      y: 0,
+      width: frame.width,
+      height: frame.height,
+    });
+    const screener = screenerFor(scene.recipe.plates[0].screen, frame);
+    if (screener.carries) throw new Error('This screen is made from the top down.');
+    const long = screener.screen(tone, { x: 0, y: 0, width: frame.width, height: frame.height });
+    if (line) {
+      clearBits(long, line.bare);
+      addBits(long, line.ink);
+    }
+    expect(Buffer.compare(whole.data, long.data)).toBe(0);
     fc.assert(
       fc.property(
         fc.nat(frame.width - 1),
@@ -88,9 +155,12 @@ describe('region = whole', () => {
         fc.integer({ min: 1, max: 300 }),
         (x, y, w, h) => {
           const region = { x, y, width: Math.min(w, frame.width - x), height: Math.min(h, frame.height - y) };
-          expect(Buffer.compare(plateBits(scene, 0, frame, region).data, cropBits(whole, region).data)).toBe(
-            0,
-          );
+          const part = cropBits(whole, region);
+          expect(Buffer.compare(plateBits(scene, 0, frame, region).data, part.data)).toBe(0);
+          // Into bits that are there already, in the kernels' memory.
+          const work = workBits(1, region.width, region.height)!;
+          work.data.fill(0xa5);
+          expect(Buffer.compare(plateBits(scene, 0, frame, region, work).data, part.data)).toBe(0);
         },
       ),
       { numRuns: 25, seed: 8 },
@@ -209,7 +279,7 @@ describe('several originals, several plates', () => {
   it('a missing picture is named', () => {
     expect(() =>
       plateBits({ ...scene, pictures: new Map() }, 0, frame, { x: 0, y: 0, width: 8, height: 8 }),
-    ).toThrow('picture.png');
+    ).toThrow('half.png');
   });
 });
 

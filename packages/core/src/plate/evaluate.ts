@@ -9,7 +9,8 @@ import { BAND_PIXELS, screened } from '../screen/screened.ts';
 import { screenRows } from '../screen/screen-rows.ts';
 import { screenerFor, screenGridOf, type Screen } from '../screen/screen.ts';
 import { carriedBits, prepareCarried } from './carried.ts';
-import { hasLines, plateArt, straightArt } from './plate-art.ts';
+import { composedLines } from './coverage.ts';
+import { hasLines, plainPlateArt, plateArt } from './plate-art.ts';
 import type { Frame } from '../raster/frame.ts';
 import type { Scene } from './scene.ts';
 
@@ -22,12 +23,15 @@ export const carries = ({ kind, settings }: Screen): boolean => screenKind(kind)
 /**
  * The one way from a recipe to a plate: the bits of any region of any plate on any grid. The table, the loupe, the
  * rack, pictures of jobs and films all come from here; on the film's own grid it gives the film's own bits.
+ *
+ * @param out bits of the region's size that may be written over and given back
  */
-export function plateBits(scene: Scene, plate: number, frame: Frame, region: Region): Bits {
+export function plateBits(scene: Scene, plate: number, frame: Frame, region: Region, out?: Bits): Bits {
   const { screen } = scene.recipe.plates[plate];
   if (!carries(screen) && screenGridOf(screen, frame).times === 1) {
     const screener = screenerFor(screen, frame);
-    if (!screener.carries && screener.margin === 0) return inOnePass(scene, plate, frame, region, screener);
+    if (!screener.carries && screener.margin === 0)
+      return inOnePass(scene, plate, frame, region, screener, out);
   }
   const bits = toneBits(scene, plate, frame, region);
   if (hasLines(scene, plate)) {
@@ -49,18 +53,34 @@ export function toneBits(scene: Scene, plate: number, frame: Frame, region: Regi
 }
 
 /** Tones and line work out of one pass over the originals. */
-function inOnePass(scene: Scene, plate: number, frame: Frame, region: Region, screener: PlaceScreener): Bits {
+function inOnePass(
+  scene: Scene,
+  plate: number,
+  frame: Frame,
+  region: Region,
+  screener: PlaceScreener,
+  out: Bits = createBits(region.width, region.height),
+): Bits {
   const { thresholds } = screener;
-  const straight = thresholds && straightArt(scene, plate, frame, region);
-  if (straight) {
-    const { rows, map } = straight;
-    const [across, down] = [
-      { origin: map.x0, step: map.xx },
-      { origin: map.y0, step: map.yy },
-    ];
-    return screenRows(rows, across, down, region, thresholds);
+  const plain = thresholds && plainPlateArt(scene, plate, frame, region);
+  if (plain) {
+    const { tones, lines } = plain;
+    if (!tones) out.data.fill(0);
+    else {
+      const { rows, map } = tones;
+      const [across, down] = [
+        { origin: map.x0, step: map.xx },
+        { origin: map.y0, step: map.yy },
+      ];
+      screenRows(rows, across, down, region, thresholds, out);
+    }
+    if (lines.length === 0) return out;
+    for (const band of bands(region, LINE_PIXELS, 8)) {
+      const line = composedLines(scene, plate, frame, band, lines);
+      if (line) layLine(out, line, band.y - region.y);
+    }
+    return out;
   }
-  const out = createBits(region.width, region.height);
   for (const band of bands(region, BAND_PIXELS, 8)) {
     const { tone, line } = plateArt(scene, plate, frame, band, workPlane(band.width, band.height));
     out.data.set(screener.screen(tone, band).data, (band.y - region.y) * out.stride);

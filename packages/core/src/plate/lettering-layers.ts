@@ -114,6 +114,11 @@ export function letteringRegion(original: OriginalRecipe, frame: Frame): Region 
   };
 }
 
+/** True for lettering of which nothing is screened: it has no tones and no glow. */
+export const isAllLine = ({ fill, glow }: Lettering): boolean => fill !== 'gradient' && !hasGlow(glow);
+
+const hasGlow = ({ strength, reach }: Lettering['glow']): boolean => strength > 0 && reach > 0;
+
 /** Lettering in a region of a grid, drawn at the grid's own resolution. */
 export function letteringLayers(
   original: OriginalRecipe,
@@ -167,7 +172,7 @@ function glowLayer(
   const content = original.content as Lettering;
   const { glow, outline, ratio } = content;
   const { placement } = original;
-  if (glow.strength === 0 || glow.reach === 0) return undefined;
+  if (!hasGlow(glow)) return undefined;
   const reach = letteringReach(content) + (placement.width * Math.max(1, ratio)) / 2;
   const box = {
     x: placement.x + placement.width / 2 - 1.5 * reach,

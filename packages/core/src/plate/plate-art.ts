@@ -8,7 +8,7 @@ import { intersect, type Region } from '../raster/region.ts';
 import { curveTable } from '../separation/ink-rows.ts';
 import { isColourRoute } from '../separation/route.ts';
 import { paintStroke } from '../tone/paint-stroke.ts';
-import { composedArt, hasLineWork, straightTones, type PlateArt, type StraightTones } from './coverage.ts';
+import { composedArt, hasLineWork, plainArt, type PlainArt, type PlateArt } from './coverage.ts';
 import type { PlateRecipe, Recipe } from './recipe.ts';
 import type { Scene } from './scene.ts';
 import { spreadArt } from './spread.ts';
@@ -103,18 +103,18 @@ export function plateArt(
   return art;
 }
 
-/** The same where a plate is nothing but one original's tones, lying straight; undefined where it is more. */
-export function straightArt(
+/** The same where it is simple, and nothing is done to it that one original's tones and line work do not show; undefined where there is more. */
+export function plainPlateArt(
   scene: Scene,
   plate: number,
   frame: Frame,
   region: Region,
-): StraightTones | undefined {
+): PlainArt | undefined {
   const { recipe } = scene;
   const own = recipe.plates[plate];
   const more = own.base !== null || baseOf(recipe, plate) >= 0 || ownTable(own) !== undefined;
   if (more || isEdged(recipe, plate)) return undefined;
-  return straightTones(scene, plate, frame, region);
+  return plainArt(scene, plate, frame, region);
 }
 
 /** Art that another plate asked for, and where it is. */

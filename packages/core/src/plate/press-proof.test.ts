@@ -112,6 +112,20 @@ describe('the proof of a flat tint', () => {
     const all = shown(scene, view).rgba;
     const part = shown(scene, view, PLAIN_LOOK, 40, 25).rgba;
     expect(part).toEqual(all.slice(40 * 120 * 4, 65 * 120 * 4));
+    // Strip by strip, down or up, each reaches into the one before; another scene in between is another.
+    const other = { ...scene, recipe: { ...scene.recipe, stock: { ...scene.recipe.stock, soak: 0.3 } } };
+    for (const order of [
+      [40, 50, 60, 70],
+      [70, 60, 50, 40],
+      [40, 60, 50],
+    ]) {
+      for (const first of order) {
+        if (first === 50) expect(shown(other, view, PLAIN_LOOK, first, 10).rgba).not.toEqual(part);
+        expect(shown(scene, view, PLAIN_LOOK, first, 10).rgba).toEqual(
+          all.slice(first * 120 * 4, (first + 10) * 120 * 4),
+        );
+      }
+    }
   });
 });
 

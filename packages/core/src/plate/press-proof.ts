@@ -8,7 +8,7 @@ import { WIDE_TO_SRGB } from './wide-to-srgb.ts';
 import { power } from '../power.ts';
 import { mmToPixels, type Frame } from '../raster/frame.ts';
 import { randomAt } from '../random.ts';
-import { recentBytes } from '../recent.ts';
+import { recentBytes, recentOnly } from '../recent.ts';
 import { latticeOf } from '../screen/screen.ts';
 import { blurLight } from './blur-light.ts';
 import { proof, type Shown, type View, type ViewRows } from './proof.ts';
@@ -113,7 +113,7 @@ export function pressProof(
   const part = { first: rows.first, count: rows.count + 2 * margin };
   const size = { width: wide.columns, height: part.count };
   const onSheet = placeOnSheet(frame, wide, part);
-  const shares = sharesOf(scene, frame, wide, part, plates);
+  const shares = sharesOf(scene, frame, wide, part, plates, margin > 0);
   const colouring = colouringOf(scene.recipe, inks, sheet);
   const mixed = (what: keyof Colouring): Float32Array[] =>
     blended
@@ -203,7 +203,7 @@ function surfaceOf(texture: Texture, frame: Frame, view: View, rows: ViewRows, p
 
 /**
  * Light that enters the stock in one place and leaves it in another: between dots it is caught under them, and the stock
- * there looks darker. Over a few cells the mean becomes what the Yule–Nielsen model predicts.
+ * there looks darker. Over a few cells the mean becomes what the Yule–Nielsen model predicts. Both planes are used up.
  */
 function spreadLight(
   light: readonly Float32Array[] | undefined,
@@ -212,27 +212,32 @@ function spreadLight(
   sigma: number,
   n: number,
 ): Float32Array[] {
-  const toPower = powerOf(n);
   return caught.map((roots, k) => {
-    if (!light) return roots.map(toPower);
-    const mean = blurLight(light[k], width, height, sigma);
-    const wide = blurLight(roots, width, height, sigma);
-    return light[k].map((value, i) => (mean[i] > 0 ? (value * toPower(wide[i])) / mean[i] : value));
+    if (!light) return toPower(roots, n);
+    const out = light[k];
+    const mean = blurLight(out, width, height, sigma);
+    const wide = toPower(blurLight(roots, width, height, sigma), n);
+    for (let i = 0; i < out.length; i++) if (mean[i] > 0) out[i] = (out[i] * wide[i]) / mean[i];
+    return out;
   });
 }
 
 /** Steps of the table that powers are read through. */
 const STEPS = 4096;
 
-/** x^n for x of 0 to 1 and a little more, by a table. */
-function powerOf(n: number): (x: number) => number {
-  const table = Float64Array.from({ length: STEPS + 2 }, (_, i) => power(i / STEPS, n));
-  return (x) => {
-    const at = x * STEPS;
-    if (at >= STEPS) return power(x, n);
+const recentPowers = recentOnly<Float64Array>(4);
+
+/** Makes numbers of 0 to 1 and a little more their n-th powers, by a table. */
+function toPower(plane: Float32Array, n: number): Float32Array {
+  const table = recentPowers(String(n), () =>
+    Float64Array.from({ length: STEPS + 2 }, (_, i) => power(i / STEPS, n)),
+  );
+  for (let i = 0; i < plane.length; i++) {
+    const at = plane[i] * STEPS;
     const low = at | 0;
-    return table[low] + (table[low + 1] - table[low]) * (at - low);
-  };
+    plane[i] = low < STEPS ? table[low] + (table[low + 1] - table[low]) * (at - low) : power(plane[i], n);
+  }
+  return plane;
 }
 
 /** Colours of the overprints, three bands each, one after another. */

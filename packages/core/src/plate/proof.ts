@@ -3,7 +3,7 @@ import { bands } from '../raster/region.ts';
 import { encode8, type LinearRgb } from '../colour/srgb.ts';
 import { recentOnly } from '../recent.ts';
 import { areaSums, boxesOf } from './average.ts';
-import { COUNTED_PLATES } from '../kernel/memory.ts';
+import { COUNTED_PLATES, workBits } from '../kernel/memory.ts';
 import { plateBits } from './evaluate.ts';
 import type { Frame } from '../raster/frame.ts';
 import type { Scene } from './scene.ts';
@@ -82,14 +82,20 @@ function averagedProof(
   return { rgba, inked: inked.map((sum) => sum / pixels) };
 }
 
-/** For each set of plates the area of every screen pixel, in device pixels, where at least those have ink. */
+/** For each set of plates (a bit for each) the area of every screen pixel, in device pixels, where at least those have ink. */
+export interface InkedAreas {
+  readonly areas: readonly (Float64Array | undefined)[];
+  /** Area of a screen pixel. */
+  readonly full: number;
+}
+
 export function inkedAreas(
   scene: Scene,
   frame: Frame,
   view: View,
   rows: ViewRows,
   plates: readonly number[],
-): { areas: (Float64Array | undefined)[]; full: number } {
+): InkedAreas {
   const box = { width: view.width / view.columns, height: view.height / view.rows };
   const top = view.y + rows.first * box.height;
   const across = span(view.x, view.x + view.width, frame.width);
@@ -103,7 +109,9 @@ export function inkedAreas(
     ? []
     : Array.from({ length: 1 << plates.length }, (_, set) => (set === 0 ? undefined : areaSums(boxes, 1)));
   for (const band of bands(region, BAND_PIXELS, 1)) {
-    const alone = plates.map((plate) => plateBits(scene, plate, frame, band));
+    const alone = plates.map((plate, k) =>
+      plateBits(scene, plate, frame, band, workBits(k, band.width, band.height)),
+    );
     together?.add(alone, band.y);
     const sets: Bits[] = [];
     for (let set = 1; set < sums.length; set++) {

@@ -1,6 +1,7 @@
 import { kernels, lightAt, ROWS } from '../kernel/memory.ts';
 import type { Frame } from '../raster/frame.ts';
-import { enlargedSets, inkedAreas, sharesAt, type View, type ViewRows } from './proof.ts';
+import { overlappingAreas } from './overlapping-areas.ts';
+import { enlargedSets, inkedAreas, sharesAt, type InkedAreas, type View, type ViewRows } from './proof.ts';
 import type { Scene } from './scene.ts';
 
 /** What covers each screen pixel of a part of a view. */
@@ -13,17 +14,22 @@ export interface Shares {
   readonly inked: (pixel: number, plate: number) => number;
 }
 
+/** @param overlapping true where the next part of the view will reach into this one */
 export function sharesOf(
   scene: Scene,
   frame: Frame,
   view: View,
   part: ViewRows,
   plates: readonly number[],
+  overlapping = false,
 ): Shares {
   const enlarged = view.width < view.columns || view.height < view.rows;
   return enlarged
     ? wholeShares(enlargedSets(scene, frame, view, part, plates).sets, plates.length)
-    : areaShares(inkedAreas(scene, frame, view, part, plates), plates.length);
+    : areaShares(
+        (overlapping ? overlappingAreas : inkedAreas)(scene, frame, view, part, plates),
+        plates.length,
+      );
 }
 
 /** Where every screen pixel shows one set alone. */
@@ -43,7 +49,7 @@ function wholeShares(sets: Uint8Array, plates: number): Shares {
 /** Pixels whose light is mixed at once. */
 const AT_ONCE = 1 << 13;
 
-function areaShares({ areas, full }: ReturnType<typeof inkedAreas>, plates: number): Shares {
+function areaShares({ areas, full }: InkedAreas, plates: number): Shares {
   const shares = new Float64Array(1 << plates);
   return {
     at(pixel) {

@@ -52,6 +52,14 @@ export function countInk(bits: Bits): number {
 const wordsOf = ({ data }: Bits): Uint32Array =>
   new Uint32Array(data.buffer, data.byteOffset & ~3, (data.byteOffset & 3) === 0 ? data.length >> 2 : 0);
 
+/** True when no bit is set. */
+export function isBlank(bits: Bits): boolean {
+  const words = wordsOf(bits);
+  for (let i = 0; i < words.length; i++) if (words[i] !== 0) return false;
+  for (let i = words.length << 2; i < bits.data.length; i++) if (bits.data[i] !== 0) return false;
+  return true;
+}
+
 /** Sets the bits that others of the same size have set. */
 export function addBits(into: Bits, other: Bits): void {
   const [a, b] = [wordsOf(into), wordsOf(other)];
