@@ -89,17 +89,24 @@ function linesOf(bits: readonly Bits[], apart: number): { apart: number; at: (ro
   };
 }
 
-/** @param plates at most `COUNTED_PLATES` */
-export function areaSums(boxes: Boxes, plates: number): AreaSums {
+/** An area for each box and each set of plates, all nothing yet. */
+export const blankAreas = (plates: number, boxes: number): (Float64Array | undefined)[] =>
+  Array.from({ length: 1 << plates }, (_, set) => (set === 0 ? undefined : new Float64Array(boxes)));
+
+/**
+ * @param plates at most `COUNTED_PLATES`
+ * @param areas  what is added to
+ */
+export function areaSums(
+  boxes: Boxes,
+  plates: number,
+  areas: readonly (Float64Array | undefined)[] = blankAreas(plates, boxes.columns * boxes.rows),
+): AreaSums {
   const { box, start, columns, rows, width } = boxes;
   if (plates === 1 && isPairs(boxes)) {
-    const area = new Float64Array(columns * rows);
-    return { areas: [undefined, area], add: ([bits], y) => addPairs(area, boxes, bits, y - start.y) };
+    return { areas, add: ([bits], y) => addPairs(areas[1]!, boxes, bits, y - start.y) };
   }
   const sets = (1 << plates) - 1;
-  const areas = Array.from({ length: sets + 1 }, (_, set) =>
-    set === 0 ? undefined : new Float64Array(columns * rows),
-  );
   return {
     areas,
     add(bits, y) {

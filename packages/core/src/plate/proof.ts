@@ -2,7 +2,7 @@ import { bitAt, bothOf, type Bits } from '../raster/bits.ts';
 import { bands } from '../raster/region.ts';
 import { encode8, type LinearRgb } from '../colour/srgb.ts';
 import { recentOnly } from '../recent.ts';
-import { areaSums, boxesOf } from './average.ts';
+import { areaSums, blankAreas, boxesOf } from './average.ts';
 import { COUNTED_PLATES, workBits } from '../kernel/memory.ts';
 import { plateBits } from './evaluate.ts';
 import type { Frame } from '../raster/frame.ts';
@@ -89,12 +89,14 @@ export interface InkedAreas {
   readonly full: number;
 }
 
+/** @param areas what is added to */
 export function inkedAreas(
   scene: Scene,
   frame: Frame,
   view: View,
   rows: ViewRows,
   plates: readonly number[],
+  areas: InkedAreas['areas'] = blankAreas(plates.length, view.columns * rows.count),
 ): InkedAreas {
   const box = { width: view.width / view.columns, height: view.height / view.rows };
   const top = view.y + rows.first * box.height;
@@ -103,11 +105,8 @@ export function inkedAreas(
   const start = { x: view.x - across.start, y: top };
   const boxes = boxesOf(box, start, view.columns, rows.count, across.size);
   const region = { x: across.start, y: down.start, width: across.size, height: down.size };
-  const few = plates.length <= COUNTED_PLATES;
-  const together = few ? areaSums(boxes, plates.length) : undefined;
-  const sums = few
-    ? []
-    : Array.from({ length: 1 << plates.length }, (_, set) => (set === 0 ? undefined : areaSums(boxes, 1)));
+  const together = plates.length <= COUNTED_PLATES ? areaSums(boxes, plates.length, areas) : undefined;
+  const sums = together ? [] : areas.map((area) => area && areaSums(boxes, 1, [undefined, area]));
   for (const band of bands(region, BAND_PIXELS, 1)) {
     const alone = plates.map((plate, k) =>
       plateBits(scene, plate, frame, band, workBits(k, band.width, band.height)),
@@ -121,7 +120,6 @@ export function inkedAreas(
       sums[set]!.add([sets[set]], band.y);
     }
   }
-  const areas = together ? [...together.areas] : sums.map((sum) => sum?.areas[1]);
   return { areas, full: box.width * box.height };
 }
 
