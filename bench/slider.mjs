@@ -4,6 +4,7 @@
  */
 
 import { withDemoPage } from '../scripts/demo-page.mjs';
+import { teachWhenExact } from './when-exact.mjs';
 
 await withDemoPage(async (page, url) => {
   await timed(page, url, 'Moon over the reeds', 'the A3 demo poster in one ink');
@@ -32,6 +33,7 @@ async function timed(page, url, name, words) {
     timeout: 120_000,
   });
   // Times each key press on the slider until the canvas is painted for it.
+  await teachWhenExact(page);
   await page.evaluate(() => {
     const put = CanvasRenderingContext2D.prototype.putImageData;
     CanvasRenderingContext2D.prototype.putImageData = function (...args) {
@@ -49,15 +51,7 @@ async function timed(page, url, name, words) {
         () =>
           new Promise((resolve) => {
             const start = performance.now();
-            const canvas = document.querySelector('[data-testid=table-canvas]');
-            window.exactTook = new Promise((done) => {
-              const observer = new MutationObserver(() => {
-                if (canvas.dataset.sharpness !== 'exact') return;
-                observer.disconnect();
-                done(performance.now() - start);
-              });
-              observer.observe(canvas, { attributes: true, attributeFilter: ['data-sharpness'] });
-            });
+            window.exactTook = window.whenExact(start);
             window.painted = (at) => {
               window.painted = undefined;
               resolve(at - start);
@@ -67,7 +61,7 @@ async function timed(page, url, name, words) {
           }),
       ),
     );
-    exactTimes.push(Math.round(await page.evaluate(() => window.exactTook)));
+    exactTimes.push(await page.evaluate(() => window.exactTook));
   }
   const strip = await page.evaluate(
     () =>
