@@ -4,14 +4,14 @@ import asc from 'assemblyscript/asc';
 
 const SOURCE = 'packages/core/assembly/kernels.ts';
 const TARGET = 'packages/core/src/kernel/kernels.wasm.ts';
-/** Pages of 64 KB; untouched ones cost nothing. */
-const PAGES = 6528;
+/** Pages of 64 KB that memory may have, at least and at most; see src/kernel/pages.ts in the package. */
+const [LEAST, MOST] = [2784, 6528];
 
 /** The module that holds the compiled kernels, as text. */
 export async function compileKernels() {
   const files = {};
   const { error, stderr } = await asc.main(
-    `${SOURCE} -O3 --enable simd --runtime stub --noAssert --initialMemory ${PAGES} --maximumMemory ${PAGES} --memoryBase 1024 -o kernels.wasm`.split(
+    `${SOURCE} -O3 --enable simd --runtime stub --noAssert --importMemory --initialMemory ${LEAST} --maximumMemory ${MOST} --memoryBase 1024 -o kernels.wasm`.split(
       ' ',
     ),
     { writeFile: (name, data) => void (files[name] = data) },

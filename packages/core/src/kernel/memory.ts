@@ -92,12 +92,12 @@ const KEPT = area(KEPT_BYTES);
 /** Bits of a plate that are counted. */
 const PLATE_BYTES = MEGABYTE;
 const PLATES = area(COUNTED_PLATES * PLATE_BYTES);
-/** Bands of rows; see `bandPlane`. */
-export const BANDS_BYTES = 240 * MEGABYTE;
-export const BANDS = area(BANDS_BYTES);
-
 const { buffer } = kernels.memory;
 if (end > buffer.byteLength) throw new Error('The kernels’ memory is smaller than its areas.');
+
+/** Bands of rows have the rest; see `bandPlane`. */
+export const BANDS = end;
+export const BANDS_BYTES = buffer.byteLength - end;
 
 /** A view of 16-bit pixels in the kernels' memory. */
 export const pixelsAt = (address: number, count: number): Uint16Array =>

@@ -3,11 +3,12 @@ import { plainGroup4 } from './plain-group4.ts';
 import { PLACES, type PlaceKind } from '../screen/places.ts';
 import { placeSegmentsBy } from '../screen/segments.ts';
 import type { Kernels } from './kernels.ts';
+import { PAGES } from './pages.ts';
 
 const PLACE_KINDS = Object.keys(PLACES) as PlaceKind[];
 
-/** Bytes of memory, as many as the compiled kernels have. */
-const BYTES = 6528 << 16;
+/** Bytes of memory, as many as the compiled kernels cannot do without. */
+const BYTES = PAGES.least << 16;
 
 const { fround, imul } = Math;
 const kept = (value: number): number => (value < 0 ? 0 : value > 65535 ? 65535 : value);
