@@ -59,7 +59,7 @@ export function draftOf(
 
 /** The upper and the lower half of a draft's rows, in whole blocks: one for each end of the sheet. */
 export function halvesOf(rows: number, blocks: number): ViewRows[] {
-  const half = Math.ceil(rows / 2 / blocks) * blocks;
+  const half = Math.min(rows, Math.ceil(rows / 2 / blocks) * blocks);
   return [
     { first: 0, count: half },
     { first: half, count: rows - half },

@@ -92,6 +92,7 @@ const KEPT = area(KEPT_BYTES);
 /** Bits of a plate that are counted. */
 const PLATE_BYTES = MEGABYTE;
 const PLATES = area(COUNTED_PLATES * PLATE_BYTES);
+
 const { buffer } = kernels.memory;
 if (end > buffer.byteLength) throw new Error('The kernels’ memory is smaller than its areas.');
 

@@ -1,7 +1,7 @@
 import { lay, type LineBits } from '../drawing/paint-drawing.ts';
 import { mixPlane } from '../mix/mix.ts';
 import { mixDots } from './mix-dots.ts';
-import { isStraight, type Affine } from '../raster/affine.ts';
+import { isStraight } from '../raster/affine.ts';
 import { addBits, createBits, isBlank, placeBits, type Bits } from '../raster/bits.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import { intersect, isEmpty, type Region } from '../raster/region.ts';
@@ -14,7 +14,7 @@ import type { Press } from '../separation/route-table.ts';
 import { lineInks, routeInks } from '../separation/route.ts';
 import { toTones } from '../tone/tone-rows.ts';
 import { mmToPixels, type Frame } from '../raster/frame.ts';
-import { isAllLine, letteringLayers, letteringRegion } from './lettering-layers.ts';
+import { letteringLayers, letteringRegion } from './lettering-layers.ts';
 import { isLineWork, lineBits, lineRegion } from './line-work.ts';
 import { isMasked, keepMasked, maskOf, maskReach } from './mask.ts';
 import { readOriginal } from './read-original.ts';
@@ -57,113 +57,6 @@ export function composedArt(
     else layLine(scene, original, art);
   }
   return art.line ? { tone: out, line: art.line } : { tone: out };
-}
-
-/** Tones that lie straight on a grid, and the way to them from its pixels. */
-export interface StraightTones {
-  readonly rows: Rows;
-  readonly map: Affine;
-}
-
-/** Art of a plate in a region where it is simple. */
-export interface PlainArt {
-  /** Tones all over; missing where it is bare. */
-  readonly tones?: StraightTones;
-  /** Originals that are laid over them and have nothing but line work, the lowest first. */
-  readonly lines: readonly OriginalRecipe[];
-}
-
-/**
- * What an ink's plate asks for in a region where no more than one original's tones are to be seen, straight and all over, with line work
- * over them; undefined where it takes more to tell. It is what `composedArt` gives there.
- */
-export function plainArt(scene: Scene, plate: number, frame: Frame, region: Region): PlainArt | undefined {
-  const { recipe } = scene;
-  const { ink, shift } = recipe.plates[plate];
-  const lines: OriginalRecipe[] = [];
-  for (const one of [...recipe.originals].reverse()) {
-    const inks = inksOf(one);
-    if (!one.shown || (one.overprint && !inks.includes(ink))) continue;
-    const original = shifted(one, scene, recipe.sheet, shift);
-    if (isEmpty(intersect(seenRegion(original, scene, frame), region))) continue;
-    if (isAllLines(original)) lines.unshift(original);
-    else if (original.overprint) return undefined;
-    else {
-      const tones = coveringTones(scene, original, ink, frame, region);
-      return tones && { ...(tones === 'bare' ? {} : { tones }), lines };
-    }
-  }
-  return { lines };
-}
-
-/** Inks that an original is printed in. */
-const inksOf = (original: OriginalRecipe): readonly string[] =>
-  original.content.kind === 'lettering' || isLineWork(original)
-    ? lineInks(original.route)
-    : routeInks(original.route);
-
-/** True for originals that are never screened. */
-const isAllLines = (original: OriginalRecipe): boolean =>
-  original.content.kind === 'lettering' ? isAllLine(original.content) : isLineWork(original);
-
-/** Pixels of a grid in which an original may be seen. */
-function seenRegion(original: OriginalRecipe, materials: Materials, frame: Frame): Region {
-  if (original.content.kind === 'lettering') return letteringRegion(original, frame);
-  const box = isLineWork(original)
-    ? lineRegion(original, materials, frame)
-    : readOriginal(original, materials, frame).region;
-  return grown(box, Math.ceil(mmToPixels(maskReach(original), frame)));
-}
-
-/** An original's tones of an ink where it covers a whole region and lies straight, or 'bare' where it has none; undefined where it does not. */
-function coveringTones(
-  scene: Scene,
-  original: OriginalRecipe,
-  ink: string,
-  frame: Frame,
-  region: Region,
-): StraightTones | 'bare' | undefined {
-  if (original.content.kind === 'lettering' || isMasked(original)) return undefined;
-  const printed = routeInks(original.route).includes(ink);
-  if (printed && original.mix) return undefined;
-  const { region: box, toSource, source, alpha } = readOriginal(original, scene, frame);
-  const sheet = intersect(box, { x: 0, y: 0, width: frame.width, height: frame.height });
-  const part = intersect(sheet, region);
-  if (alpha || !isStraight(toSource) || part.width < region.width || part.height < region.height)
-    return undefined;
-  if (!printed) return 'bare';
-  const { tone, route } = original;
-  const { recipe, tables } = scene;
-  const rows = inkRows(source, tone, route, ink, pressOf(recipe), tables, frame.draft === true);
-  return rows && { rows, map: toTones(toSource, source, rows) };
-}
-
-/** The line work of originals that have nothing else, in a region of a plate. */
-export function composedLines(
-  scene: Scene,
-  plate: number,
-  frame: Frame,
-  region: Region,
-  originals: readonly OriginalRecipe[],
-): LineBits | undefined {
-  const { recipe } = scene;
-  const { ink, screen } = recipe.plates[plate];
-  const sheet = intersect(region, { x: 0, y: 0, width: frame.width, height: frame.height });
-  const art: Laying = {
-    tone: createPlane(0, 0),
-    line: undefined,
-    frame,
-    region,
-    sheet,
-    screen,
-    ink,
-    press: pressOf(recipe),
-  };
-  for (const original of originals) {
-    if (original.content.kind === 'lettering') layLettering(scene, original, art);
-    else layLine(scene, original, art);
-  }
-  return art.line;
 }
 
 /** What the inks of a job are printed on, and in which order. */
@@ -314,7 +207,7 @@ function mixedOf(
   return original.mix ? mixPlane(tone, mixDots(original, materials, frame, part), original.mix) : tone;
 }
 
-const grown = ({ x, y, width, height }: Region, by: number): Region => ({
+export const grown = ({ x, y, width, height }: Region, by: number): Region => ({
   x: x - by,
   y: y - by,
   width: width + 2 * by,

@@ -1,7 +1,7 @@
 import type { LineBits } from '../drawing/paint-drawing.ts';
 import { workPlane } from '../kernel/memory.ts';
 import { addBits, clearBits, createBits, type Bits } from '../raster/bits.ts';
-import type { Plane } from '../raster/plane.ts';
+import { createPlane, type Plane } from '../raster/plane.ts';
 import { bands, type Region } from '../raster/region.ts';
 import { screenKind } from '../screen/kinds/index.ts';
 import type { PlaceScreener } from '../screen/kinds/kind.ts';
@@ -9,7 +9,7 @@ import { BAND_PIXELS, screened } from '../screen/screened.ts';
 import { screenRows } from '../screen/screen-rows.ts';
 import { screenerFor, screenGridOf, type Screen } from '../screen/screen.ts';
 import { carriedBits, prepareCarried } from './carried.ts';
-import { composedLines } from './coverage.ts';
+import { composedArt } from './coverage.ts';
 import { hasLines, plainPlateArt, plateArt } from './plate-art.ts';
 import type { Frame } from '../raster/frame.ts';
 import type { Scene } from './scene.ts';
@@ -75,8 +75,10 @@ function inOnePass(
       screenRows(rows, across, down, region, thresholds, out);
     }
     if (lines.length === 0) return out;
+    const over = { ...scene, recipe: { ...scene.recipe, originals: lines } };
     for (const band of bands(region, LINE_PIXELS, 8)) {
-      const line = composedLines(scene, plate, frame, band, lines);
+      // They lay no tones, so none are given.
+      const { line } = composedArt(over, plate, frame, band, createPlane(0, 0));
       if (line) layLine(out, line, band.y - region.y);
     }
     return out;

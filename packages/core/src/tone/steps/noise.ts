@@ -42,10 +42,14 @@ export const noise = defineStep({
       const range = ((2 * amount) / 100) * SOLID * Math.min(1, cell);
       // Half of a grain of two each 2¹⁵ of a number.
       const share = Math.min(32767, Math.round(range / 4));
+      let columns: Int32Array = new Int32Array(0);
       const make: RowFilter['make'] =
         cell <= 1
-          ? (y, at, out, width) =>
-              kernels.grainRow(at(0), keep(randomColumns(seed, (width >> 1) + BEYOND)), y, share, out, width)
+          ? (y, at, out, width) => {
+              const count = (width >> 1) + BEYOND;
+              if (columns.length !== count) columns = randomColumns(seed, count);
+              kernels.grainRow(at(0), keep(columns), y, share, out, width);
+            }
           : (y, at, out, width) =>
               addCells(pixelsAt(at(0), width), y / cell, cell, seed, range, pixelsAt(out, width));
       return [{ before: 0, after: 0, make }];
