@@ -1,17 +1,5 @@
 /** Unit tests of the workspaces and tests of the server over an in-memory database. */
-const transform = {
-  '^.+\\.tsx?$': [
-    '@swc/jest',
-    {
-      jsc: {
-        parser: { syntax: 'typescript', tsx: true, decorators: true },
-        transform: { legacyDecorator: true, decoratorMetadata: false },
-        target: 'es2022',
-      },
-      module: { type: 'es6' },
-    },
-  ],
-};
+const transform = { '^.+\\.tsx?$': new URL('scripts/jest-transform.mjs', import.meta.url).pathname };
 
 const project = (displayName, root) => ({
   displayName,
@@ -32,5 +20,7 @@ export default {
     project('web', 'apps/web'),
     project('rules', 'scripts'),
   ],
+  // A worker for each core.
+  maxWorkers: '100%',
   testTimeout: 120000,
 };

@@ -1,3 +1,4 @@
+import { pixelsAt, WORK_PLANE } from '@brachytone/core/kernel/memory.ts';
 import { plainPlate, WHITE_STOCK } from '@brachytone/core';
 /**
  * Measures the engine and prints a table. Everything runs in this one process, one core, medians of several turns;
@@ -6,40 +7,38 @@ import { plainPlate, WHITE_STOCK } from '@brachytone/core';
  */
 import { cpus } from 'node:os';
 import {
-  areaSum,
   bitAt,
   buildPyramid,
-  buildThresholds,
-  encodeGroup4,
   filmFacts,
   filmFrame,
-  findSupercell,
-  inkRows,
-  pictureSource,
   makeFilm,
   newScreen,
   NO_TONE,
-  overprints,
   plateBits,
   plateCoverage,
   proof,
-  carries,
+  isSequential,
   plateSvg,
   SCREEN_KINDS,
   screenerFor,
-  screenPlane,
   type Screen,
-  spotOf,
   tiffFile,
   type Picture,
-  type Plane,
   type Recipe,
   type Scene,
   type Sink,
-  type Thresholds,
-  type Tone,
-  workPlane,
 } from '@brachytone/core';
+import { areaSum } from '@brachytone/core/proof/average.ts';
+import { buildThresholds, type Thresholds } from '@brachytone/core/screen/thresholds.ts';
+import { encodeGroup4 } from '@brachytone/core/film/group4.ts';
+import { findSupercell } from '@brachytone/core/screen/supercell.ts';
+import { inkRows } from '@brachytone/core/separation/ink-rows.ts';
+import { pictureSource } from '@brachytone/core/tone/picture-source.ts';
+import { overprints } from '@brachytone/core/ink/overprint.ts';
+import { screenPlane } from '@brachytone/core/screen/screen-plane.ts';
+import { spotOf } from '@brachytone/core/screen/spot/index.ts';
+import type { Plane } from '@brachytone/core/raster/plane.ts';
+import type { Tone } from '@brachytone/core/tone/tone.ts';
 import { inkRoute, newProcess, PRINTING_CONDITIONS, PROCESS_IDS, processInks } from '@brachytone/job';
 
 interface Row {
@@ -194,9 +193,10 @@ const naiveRate = (pixels / naiveTime.time) * 1000;
 add('dot screening, naive loop', pixels, naiveTime, '—');
 // Where films have their coverage when it is screened.
 const atWork = (): Plane => {
-  const plane = workPlane(coverage.width, coverage.height)!;
-  plane.data.set(coverage.data);
-  return plane;
+  const { width, height } = coverage;
+  const data = pixelsAt(WORK_PLANE.address, width * height);
+  data.set(coverage.data);
+  return { width, height, data };
 };
 const covered = atWork();
 add(
@@ -219,7 +219,7 @@ const plane = atWork();
 const target = (screen: Screen): string =>
   !('WebAssembly' in globalThis)
     ? '—'
-    : carries(screen)
+    : isSequential(screen)
       ? '≥ 60 Mpx/s'
       : screen.kind === 'lines' || screen.settings.place
         ? '≥ 100 Mpx/s'
@@ -242,7 +242,7 @@ const SCREENS: readonly [string, Screen][] = [
 ];
 for (const [name, screen] of SCREENS) {
   const screener = screenerFor(screen, frame);
-  const turns = screener.carries
+  const turns = screener.sequential
     ? measure(7, () => void screener.start(frame.width, plane.height).rows(plane))
     : measure(7, () => {
         // What looks around is given rows that it may look at.
@@ -253,7 +253,7 @@ for (const [name, screen] of SCREENS) {
           screener.screen(plane, around);
         }
       });
-  const margin = screener.carries ? 0 : screener.margin;
+  const margin = screener.sequential ? 0 : screener.margin;
   const made = ((frame.width - 2 * margin) * Math.max(0, plane.height - 2 * margin)) / 1e6;
   if (made > 0) add(`screen: ${name}`, made, turns, target(screen), naiveRate);
 }

@@ -1,15 +1,7 @@
 import { Resvg } from '@resvg/resvg-js';
-import {
-  bitAt,
-  countInk,
-  cropBits,
-  filmFrame,
-  paintDrawing,
-  plateBits,
-  scaled,
-  type Bits,
-  type Drawing,
-} from '@brachytone/core';
+import { bitAt, filmFrame, plateBits, scaled, type Bits, type Drawing } from '@brachytone/core';
+import { countInk, cropBits } from '@brachytone/core/raster/bits.ts';
+import { paintDrawing } from '@brachytone/core/drawing/paint-drawing.ts';
 import type { OriginalView } from '@brachytone/job';
 import { newDrawing, newJob } from '@brachytone/job';
 import { Problem } from '../src/http/problem.ts';

@@ -1,4 +1,5 @@
-import { createBits, memorySink, pngFile, readPam, type Picture } from '@brachytone/core';
+import { memorySink, pngFile, readPam, type Picture } from '@brachytone/core';
+import { createBits } from '@brachytone/core/raster/bits.ts';
 import type { OriginalView } from '@brachytone/job';
 import sharp, { type Color } from 'sharp';
 import { binary, send, smallPng, startServer, type Harness } from './harness.ts';

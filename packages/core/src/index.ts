@@ -1,103 +1,146 @@
-export { setCacheShare } from './recent.ts';
-export { workPlane } from './kernel/memory.ts';
-export * from './raster/plane.ts';
-export * from './raster/region.ts';
-export * from './raster/bits.ts';
-export * from './raster/picture.ts';
-export * from './raster/pyramid.ts';
-export * from './raster/colour-at.ts';
-export * from './raster/pam.ts';
-export * from './tone/grey.ts';
-export * from './tone/auto-grey.ts';
-export * from './tone/levels.ts';
-export * from './raster/rows.ts';
-export { endWork } from './kernel/bands.ts';
-export * from './tone/curve.ts';
-export * from './tone/tone.ts';
-export * from './tone/tone-rows.ts';
-export * from './tone/picture-source.ts';
-export * from './field.ts';
-export * from './tone/steps/step.ts';
-export * from './tone/steps/index.ts';
-export * from './path/contour.ts';
-export * from './path/parse-path.ts';
-export * from './path/fill.ts';
-export * from './path/stroke.ts';
-export * from './drawing/drawing.ts';
-export * from './drawing/paint-drawing.ts';
-export * from './gradient/gradient.ts';
-export * from './lettering/typeface.ts';
-export * from './lettering/lettering.ts';
-export * from './cut/cut-out.ts';
-export * from './cut/cut-rows.ts';
-export * from './mask/container.ts';
-export * from './mask/fade.ts';
-export * from './mix/blend.ts';
-export * from './mix/mix.ts';
-export * from './colour/lab.ts';
-export * from './gradient/gradient-source.ts';
-export * from './tone/histogram.ts';
-export * from './colour/srgb.ts';
-export * from './colour/difference.ts';
-export * from './colour/wide-rgb.ts';
-export * from './ink/ink.ts';
-export * from './ink/overprint.ts';
-export * from './ink/model.ts';
-export * from './ink/invert.ts';
-export * from './separation/route.ts';
-export * from './separation/table.ts';
-export * from './separation/target.ts';
-export * from './separation/route-table.ts';
-export * from './separation/ink-rows.ts';
-export * from './separation/pick-inks.ts';
-export * from './separation/reach.ts';
-export * from './ink/texture.ts';
-export * from './screen/spot/spot.ts';
-export * from './screen/spot/index.ts';
-export { MOTIFS, readMotif } from './screen/spot/motif.ts';
-export * from './screen/supercell.ts';
-export * from './screen/thresholds.ts';
-export * from './screen/dot-limits.ts';
-export * from './screen/screen.ts';
-export * from './screen/screen-plane.ts';
-export * from './screen/kinds/kind.ts';
-export * from './screen/kinds/index.ts';
-export * from './screen/screened.ts';
-export * from './screen/apart.ts';
-export { spotSizeWords } from './screen/kinds/spot-size.ts';
-export * from './plate/recipe.ts';
-export * from './plate/plain-plate.ts';
-export * from './plate/scene.ts';
-export * from './raster/frame.ts';
-export * from './plate/frame.ts';
-export * from './turn.ts';
-export * from './raster/affine.ts';
-export * from './plate/placed.ts';
-export * from './plate/read-original.ts';
-export * from './plate/line-work.ts';
-export * from './plate/mask.ts';
-export * from './plate/lettering-layers.ts';
-export * from './plate/coverage.ts';
-export * from './plate/plate-art.ts';
-export * from './raster/distance.ts';
-export * from './plate/evaluate.ts';
-export * from './plate/average.ts';
-export * from './plate/proof.ts';
-export * from './plate/press-proof.ts';
-export * from './plate/colours-at.ts';
-export * from './ink/fountain.ts';
-export * from './plate/original-pixels.ts';
-export * from './plate/original-file.ts';
-export * from './plate/contone.ts';
-export * from './film/emulsion.ts';
-export * from './film/film-file.ts';
-export * from './film/sink.ts';
-export * from './film/group4.ts';
-export * from './film/tiff.ts';
-export * from './film/png.ts';
-export * from './film/make-film.ts';
-export * from './vector/plate-svg.ts';
-export * from './colour-dots/colour-dots.ts';
-export * from './colour-dots/colour-dots-svg.ts';
-export * from './vector/cell-shapes.ts';
-export * from './vector/piece.ts';
+/** What the core offers to the job document, the server and the interface, room by room. Tests and benchmarks that look further in name the file. */
+
+// Lifetimes of a thread's work
+export { beginTask } from './raster/band-plane.ts';
+export { setCacheShare } from './base/recent.ts';
+export { slowBecause } from './kernel/memory.ts';
+
+// Fields of kinds, errors, exact turns
+export { MissingMaterial, OutOfKernelMemory, UnknownKind, type Material } from './base/errors.ts';
+export {
+  type NumberField,
+  type ChoiceField,
+  type SeedField,
+  type Stroke,
+  type Field,
+  type Fields,
+  counts,
+} from './base/field.ts';
+export { turnOf } from './base/turn.ts';
+
+// Pixels: planes, bits, pictures, grids
+export { type Affine, after, moved, scaled, mapPoint, inverse } from './raster/affine.ts';
+export { type Bits, bitAt, enlargeBits } from './raster/bits.ts';
+export { colourAt } from './raster/colour-at.ts';
+export { MM_PER_INCH, type Frame, mmToPixels } from './raster/frame.ts';
+export { writePam, readPam } from './raster/pam.ts';
+export type { Picture } from './raster/picture.ts';
+export { SOLID, createPlane, percentToCoverage, coverageToPercent } from './raster/plane.ts';
+export { type Pyramid, levelCount, halve, buildPyramid } from './raster/pyramid.ts';
+export type { Region } from './raster/region.ts';
+
+// Colour
+export { BLENDS, type Blend } from './colour/blend.ts';
+export { difference2000 } from './colour/difference.ts';
+export { type Lab, xyzToLab, labToXyz, xyzToLinear, labToHex, hexToLab } from './colour/lab.ts';
+export { srgbToLinear, type LinearRgb, encode8 } from './colour/srgb.ts';
+export { wideToXyz, labToWide } from './colour/wide-rgb.ts';
+
+// Inks on stock
+export { type Fountain, type Ink, type Overprint, TEXTURES, type Texture, type Stock } from './ink/ink.ts';
+export { inkModel, predict } from './ink/model.ts';
+export { overprintLight } from './ink/overprint.ts';
+export { textureAt } from './ink/texture.ts';
+
+// Geometry of line art
+export { type Contour, mapContour } from './path/contour.ts';
+export { parseContours } from './path/parse-path.ts';
+export type { StrokeStyle } from './path/stroke.ts';
+export { type Shape, type Clip, type Drawing, DRAWING_UNITS } from './drawing/drawing.ts';
+
+// Lettering
+export { type Lettering, outlineLettering, letteringSize } from './lettering/lettering.ts';
+export type { Typeface } from './lettering/typeface.ts';
+
+// Gradients
+export { type GradientStop, type Gradient, toneAlong } from './gradient/gradient.ts';
+
+// Tone: grey, steps, curves
+export { weightsThatPart } from './tone/auto-grey.ts';
+export { type CurvePoint, STRAIGHT, monotoneCurve } from './tone/curve.ts';
+export { type HueWeights, weightsOf, BT709 } from './tone/grey.ts';
+export { toneHistogram } from './tone/histogram.ts';
+export type { Levels } from './tone/levels.ts';
+export { STEP_KINDS, stepKind, startOf } from './tone/steps/index.ts';
+export type { StepKind } from './tone/steps/step.ts';
+export { type ToneStep, NO_TONE } from './tone/tone.ts';
+
+// Screens
+export { limitCoverage } from './screen/dot-limits.ts';
+export { SCREEN_KINDS, screenKind } from './screen/kinds/index.ts';
+export { type Screen, newScreen, screenGridOf, screenerFor, latticeOf, greyLevels } from './screen/screen.ts';
+export { SPOTS } from './screen/spot/index.ts';
+export { readMotif, MOTIFS } from './screen/spot/motif.ts';
+
+// Separation: routes from originals to inks
+export { profileTableName } from './separation/ink-rows.ts';
+export { pickColours, inkOfColour } from './separation/pick-inks.ts';
+export {
+  type InkRoute,
+  type TonesRoute,
+  type ProcessInks,
+  type ProcessRoute,
+  INTENTS,
+  type Intent,
+  type ProfileRoute,
+  type SpotRoute,
+  type PaintedInk,
+  type BandsRoute,
+  type Route,
+  routeInks,
+} from './separation/route.ts';
+export type { SeparationTable } from './separation/table.ts';
+
+// The recipe of a job and what it is made from
+export type { ColourDots } from './recipe/colour-dots.ts';
+export type { Container } from './recipe/container.ts';
+export type { CutOut } from './recipe/cut-out.ts';
+export type { Fade } from './recipe/fade.ts';
+export { frameOf, filmFrame } from './recipe/frame.ts';
+export type { Mix } from './recipe/mix.ts';
+export { plainPlate, WHITE_STOCK } from './recipe/plain-plate.ts';
+export type {
+  Crop,
+  Placement,
+  LineWork,
+  PictureContent,
+  Content,
+  OriginalRecipe,
+  PlateRecipe,
+  Recipe,
+} from './recipe/recipe.ts';
+export type { Scene } from './recipe/scene.ts';
+
+// Where originals lie
+export {
+  placedHeight,
+  effectiveResolution,
+  sheetToBox,
+  boxCorners,
+  boxToPicture,
+} from './original/placed.ts';
+export { smallSource } from './original/read-original.ts';
+
+// Plates: the one way from recipe to bits
+export { composedArt, pressOf } from './plate/composed-art.ts';
+export { isSequential, plateBits, preparePlate } from './plate/evaluate.ts';
+export { plateCoverage } from './plate/plate-art.ts';
+
+// Films
+export type { FilmFacts, FilmFile } from './film/film-file.ts';
+export { filmFacts, makeFilm } from './film/make-film.ts';
+export { writeOriginal } from './film/original-file.ts';
+export { pngFile } from './film/png.ts';
+export { type Sink, memorySink } from './film/sink.ts';
+export { tiffFile } from './film/tiff.ts';
+
+// Dots as geometry
+export { colourDotsSvg } from './vector/colour-dots-svg.ts';
+export { vectorManner, plateSvg, platesSvg } from './vector/plate-svg.ts';
+
+// What is seen
+export { labsOf, coloursAt } from './proof/colours-at.ts';
+export { toneView, originalView, reachView } from './proof/contone.ts';
+export { type ProofLook, PLAIN_LOOK, pressProof } from './proof/press-proof.ts';
+export { type View, type ViewRows, proof } from './proof/proof.ts';
+export { isModelled, reachSummary } from './proof/reach.ts';

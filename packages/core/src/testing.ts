@@ -1,17 +1,21 @@
 import type { Bits } from './raster/bits.ts';
 import { bitAt } from './raster/bits.ts';
+import { checkLoans } from './raster/work-memory.ts';
 import { buildPyramid } from './raster/pyramid.ts';
 import type { Picture } from './raster/picture.ts';
 import type { Lab } from './colour/lab.ts';
 import type { Ink } from './ink/ink.ts';
-import type { Crop, Recipe } from './plate/recipe.ts';
-import { plainPlate, WHITE_STOCK } from './plate/plain-plate.ts';
-import type { Scene } from './plate/scene.ts';
+import type { Crop, Recipe } from './recipe/recipe.ts';
+import { plainPlate, WHITE_STOCK } from './recipe/plain-plate.ts';
+import type { Scene } from './recipe/scene.ts';
 import { newScreen, type Screen } from './screen/screen.ts';
 import { startOf, stepKind } from './tone/steps/index.ts';
 import { NO_TONE, type Tone, type ToneStep } from './tone/tone.ts';
 
 /** Things the tests share. */
+
+// Whoever reads work memory after it was given back reads nonsense.
+checkLoans();
 
 /** A tone step with these settings, the others as they start. */
 export const toneStep = (kind: string, settings: Record<string, unknown> = {}): ToneStep => ({

@@ -1,4 +1,6 @@
-import { pictureSource, toneRows, NO_TONE, type ToneStep } from '@brachytone/core';
+import { NO_TONE, type ToneStep } from '@brachytone/core';
+import { pictureSource } from '@brachytone/core/tone/picture-source.ts';
+import { toneRows } from '@brachytone/core/tone/tone-rows.ts';
 import { PREPARATIONS } from './preparations.ts';
 import { stepsSchema } from './tone-schema.ts';
 

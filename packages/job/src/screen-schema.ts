@@ -1,4 +1,4 @@
-import { carries, SCREEN_KINDS, type Screen } from '@brachytone/core';
+import { isSequential, SCREEN_KINDS, type Screen } from '@brachytone/core';
 import Joi from 'joi';
 import { settingsSchema } from './field-schema.ts';
 import { LIMITS } from './limits.ts';
@@ -25,7 +25,7 @@ export const screenSchema = Joi.object({
 
 /** How a part of the sheet becomes dots, by itself. */
 export const partScreenSchema = screenSchema
-  .custom((value: Screen, helpers) => (carries(value) ? helpers.error('screen.carries') : value))
+  .custom((value: Screen, helpers) => (isSequential(value) ? helpers.error('screen.sequential') : value))
   .messages({
-    'screen.carries': 'A screen that spreads its errors, or drops specks, is made for a whole plate only.',
+    'screen.sequential': 'A screen that spreads its errors, or drops specks, is made for a whole plate only.',
   });

@@ -8,12 +8,9 @@ import {
   plainPlate,
   WHITE_STOCK,
   bitAt,
-  countInk,
-  cropBits,
   filmFrame,
   NO_TONE,
   outlineLettering,
-  plateArt,
   plateBits,
   type Bits,
   type Gradient,
@@ -23,6 +20,8 @@ import {
   type Region,
   type Scene,
 } from '@brachytone/core';
+import { countInk, cropBits } from '@brachytone/core/raster/bits.ts';
+import { plateArt } from '@brachytone/core/plate/plate-art.ts';
 import { Resvg } from '@resvg/resvg-js';
 import { readTypeface, UnreadableTypeface } from './index.ts';
 

@@ -9,7 +9,7 @@ import { migrate as migrateNode } from 'drizzle-orm/node-postgres/migrator';
 import { drizzle as drizzlePglite } from 'drizzle-orm/pglite';
 import { migrate as migratePglite } from 'drizzle-orm/pglite/migrator';
 import pg from 'pg';
-import { letGo } from '../let-go.ts';
+import { collectGarbage } from '../collect-garbage.ts';
 import { MIGRATIONS_FOLDER } from '../paths.ts';
 import { copiedField, copyRow } from './copy.ts';
 import { originalBytes } from './schema.ts';
@@ -64,7 +64,7 @@ async function openEmbedded(place: { readonly folder: string } | 'memory'): Prom
     });
   if (folder && !existsSync(join(folder, 'PG_VERSION'))) {
     await unpack(() => open(false));
-    letGo();
+    collectGarbage();
   }
   const client = await open(folder !== undefined);
   await client.waitReady;

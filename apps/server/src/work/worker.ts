@@ -27,7 +27,7 @@ import type { FilmFormat, JobDocument } from '@brachytone/job';
 import { readTypeface } from '@brachytone/typeface';
 import sharp from 'sharp';
 import { Problem } from '../http/problem.ts';
-import { letGo } from '../let-go.ts';
+import { collectGarbage } from '../collect-garbage.ts';
 import { isDrawing, readDrawing } from '../originals/read-drawing.ts';
 import { isFont, readFont } from '../originals/read-font.ts';
 import { isProfile, profileTable, profileView, readProfile } from '../originals/read-profile.ts';
@@ -74,7 +74,7 @@ export async function pyramid({
     ? new Uint16Array(shared(picture.data.byteLength))
     : new Uint8Array(shared(picture.data.byteLength));
   data.set(picture.data);
-  setImmediate(letGo);
+  setImmediate(collectGarbage);
   return buildPyramid({ ...picture, data }, shared);
 }
 
@@ -87,7 +87,7 @@ export async function intake({ bytes }: Tasks['intake']['given']): Promise<Tasks
     return { problem: { status: error.status, title: error.title, detail: error.message } };
   } finally {
     // Samples of a whole picture would stay until the next one comes.
-    setImmediate(letGo);
+    setImmediate(collectGarbage);
   }
 }
 

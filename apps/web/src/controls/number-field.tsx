@@ -1,5 +1,5 @@
 import { useState, type KeyboardEvent } from 'react';
-import { formatQuantity, parseQuantity, type Unit } from './quantity.ts';
+import { formatQuantity, parseQuantity, type Unit } from '../words/quantity.ts';
 
 /** A number that accepts units and arithmetic; arrow keys nudge it, with Shift ×10, with Alt ÷10. */
 export function NumberField({

@@ -1,9 +1,9 @@
 import { Slider } from 'radix-ui';
 import { useRef } from 'react';
-import type { NumberPath } from '../light-table/strip/strip.ts';
-import { useStripOf } from '../light-table/strip/use-strip.ts';
+import type { NumberPath } from '../store/strip.ts';
+import { useStripOf } from '../store/use-strip.ts';
 import { NumberField } from './number-field.tsx';
-import type { Unit } from './quantity.ts';
+import type { Unit } from '../words/quantity.ts';
 
 interface Props {
   label: string;

@@ -1,6 +1,6 @@
 import { filmFrame, newScreen, type Recipe } from '@brachytone/core';
 import { newJob } from '@brachytone/job';
-import { draftBlocks, draftOf, halvesOf, isCarried, type Drawing } from './drafts.ts';
+import { draftBlocks, draftOf, halvesOf, hasSequential, type Drawing } from './drafts.ts';
 
 /** An A3 sheet at 1200 dpi, shown on so many columns, with so many plates. */
 function drawing(columns: number, plates = 1, screen = newScreen('dots')): Drawing {
@@ -52,8 +52,8 @@ describe('a draft', () => {
   });
   it('of a plate that is made from its top down is a glimpse on the film’s own grid', () => {
     const given = drawing(450, 1, newScreen('diffused'));
-    expect(isCarried(given)).toBe(true);
-    expect(isCarried(drawing(450))).toBe(false);
+    expect(hasSequential(given)).toBe(true);
+    expect(hasSequential(drawing(450))).toBe(false);
     const near = { ...given.view, width: 800, height: 600, columns: 800, rows: 600 };
     expect(draftOf({ ...given, view: near })).toEqual({ frame: { ...given.frame, draft: true }, view: near });
   });

@@ -1,4 +1,4 @@
-import { carries, frameOf, type Frame, type Recipe, type View, type ViewRows } from '@brachytone/core';
+import { isSequential, frameOf, type Frame, type Recipe, type View, type ViewRows } from '@brachytone/core';
 import type { DrawRequest } from './worker.ts';
 
 /** What to draw, on how many screen pixels. */
@@ -15,9 +15,9 @@ const SMALL = 2.5e6;
 const DRAFT_PIXELS = 2;
 
 /** True when a plate that is drawn has to be made from its top down. */
-export const isCarried = ({ recipe, what }: Pick<Drawing, 'recipe' | 'what'>): boolean =>
+export const hasSequential = ({ recipe, what }: Pick<Drawing, 'recipe' | 'what'>): boolean =>
   (what.kind === 'bits' || what.kind === 'proof') &&
-  what.plates.some((plate) => carries(recipe.plates[plate].screen));
+  what.plates.some((plate) => isSequential(recipe.plates[plate].screen));
 
 /** From so many plates on a first draft is drawn in blocks, for it must come at once too. */
 const MANY = 3;
@@ -41,7 +41,8 @@ export function draftOf(
   const step = view.width / view.columns;
   if (what.kind !== 'bits' && what.kind !== 'proof') return undefined;
   // A plate that is made from its top down takes a while to come to here: first a glimpse, begun just above.
-  if (step <= DRAFT_PIXELS && isCarried({ recipe, what })) return { frame: { ...frame, draft: true }, view };
+  if (step <= DRAFT_PIXELS && hasSequential({ recipe, what }))
+    return { frame: { ...frame, draft: true }, view };
   if (step <= DRAFT_PIXELS || view.width * view.height <= SMALL) return undefined;
   const coarse = frameOf(recipe.sheet, (frame.resolution * DRAFT_PIXELS) / (step * blocks));
   const ratio = coarse.resolution / frame.resolution;

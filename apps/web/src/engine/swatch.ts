@@ -46,8 +46,8 @@ function bitsOf({ screen, width, height, tones: [from, to], mark }: Swatch): Bit
   const grid = screenGridOf(plain, frame);
   const { width: columns } = grid.frame;
   const screener = screenerFor(plain, grid.frame);
-  const above = screener.carries ? RUN_IN : 0;
-  const margin = screener.carries ? 0 : screener.margin;
+  const above = screener.sequential ? RUN_IN : 0;
+  const margin = screener.sequential ? 0 : screener.margin;
   const rows = grid.frame.height + above;
   const coverage = createPlane(columns + 2 * margin, rows + 2 * margin);
   for (let y = 0, i = 0; y < coverage.height; y++) {
@@ -57,7 +57,7 @@ function bitsOf({ screen, width, height, tones: [from, to], mark }: Swatch): Bit
     }
   }
   const whole = { x: 0, y: 0, width: columns, height: rows };
-  const bits = screener.carries
+  const bits = screener.sequential
     ? screener.start(columns, rows).rows(coverage)
     : screener.screen(coverage, whole);
   return enlargeBits(bits, 0, -above, grid.times, { x: 0, y: 0, width, height });

@@ -1,7 +1,7 @@
 import type { Recipe } from '@brachytone/core';
 import { useEffect, useRef, useState } from 'react';
 import { draw, FIRST, LAST, prepare, SECOND } from './engine.ts';
-import { draftBlocks, draftOf, halvesOf, isCarried, type Drawing } from './drafts.ts';
+import { draftBlocks, draftOf, halvesOf, hasSequential, type Drawing } from './drafts.ts';
 import { draftShown } from './pictures.ts';
 import { rehearse } from './rehearse.ts';
 
@@ -149,7 +149,7 @@ async function drawExact(
   const sums: number[] = [];
   // One worker from the top down, one from the foot up: each keeps the tones of its end for the next time. What has to be
   // made from its top down is made by one alone.
-  const carried = isCarried(drawing);
+  const carried = hasSequential(drawing);
   let [first, last] = [0, strips - 1];
   const worker = async (end: 0 | 1): Promise<void> => {
     while (first <= last && current()) {

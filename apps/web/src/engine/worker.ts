@@ -15,7 +15,7 @@ import {
   type SeparationTable,
   colourAt,
   coverageToPercent,
-  endWork,
+  beginTask,
   levelCount,
   limitCoverage,
   originalView,
@@ -182,7 +182,7 @@ const workerApi = {
 
   /** The same, pixel by pixel. */
   drawn({ recipe, frame, view, rows, what }: DrawRequest): Drawn {
-    endWork();
+    beginTask();
     const scene = { recipe, ...materials };
     if (what.kind === 'bits') {
       const shown = proof(scene, frame, view, rows, what.plates, what.colours);

@@ -1,7 +1,7 @@
 import { labToHex } from '@brachytone/core';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { screenWords, shortSheet } from '../light-table/words.ts';
+import { screenWords, shortSheet } from '../words/words.ts';
 import { useDuplicateJobMutation, usePutAwayMutation } from '../store/api.ts';
 import type { JobSummary } from '@brachytone/job';
 

@@ -5,7 +5,7 @@ import { TextField } from '../controls/text-field.tsx';
 import { TopBar } from '../shell/top-bar.tsx';
 import { edit, redone, undone, type SaveState } from '../store/job-slice.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
-import { sheetWords } from './words.ts';
+import { sheetWords } from '../words/words.ts';
 import { useMakeFilms } from './use-make-films.ts';
 
 const SAVE_WORDS: Record<SaveState, string> = {

@@ -1,5 +1,5 @@
 import { Button } from '../controls/button.tsx';
-import { bytesWords } from '../light-table/words.ts';
+import { bytesWords } from '../words/words.ts';
 import { toast } from 'sonner';
 import { sentenceOf, useCancelRunMutation, useRunAgainMutation } from '../store/api.ts';
 import type { RunView } from '@brachytone/job';

@@ -1,6 +1,6 @@
 import { SHIPPED_SCREENS, type NamedScreen } from '@brachytone/job';
 import { ScreenSwatch } from '../light-table/docket/screen-swatch.tsx';
-import { screenWords } from '../light-table/words.ts';
+import { screenWords } from '../words/words.ts';
 import { sentenceOf, useDropScreenMutation, useScreensQuery } from '../store/api.ts';
 import { orSay } from '../store/or-say.ts';
 import { ShelfCard, ShelfPart, Shelves } from './shelves.tsx';

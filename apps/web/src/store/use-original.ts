@@ -1,7 +1,7 @@
 import type { OriginalRecipe } from '@brachytone/core';
 import type { Draft } from 'immer';
 import { useMemo } from 'react';
-import type { NumberPath } from '../light-table/strip/strip.ts';
+import type { NumberPath } from './strip.ts';
 import { edit } from './job-slice.ts';
 import { useAppDispatch, useAppSelector } from './store.ts';
 import { useDocument } from './use-job.ts';

@@ -1,4 +1,4 @@
-import type { Strip } from '../light-table/strip/strip.ts';
+import type { Strip } from './strip.ts';
 import { PLAIN_LOOK, type ProofLook } from '@brachytone/core';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 

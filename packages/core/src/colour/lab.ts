@@ -1,4 +1,4 @@
-import { power } from '../power.ts';
+import { power } from '../base/power.ts';
 import { inverted, times, type Matrix } from './matrix.ts';
 import { encode8, hexToLinear, type LinearRgb } from './srgb.ts';
 

@@ -1,4 +1,4 @@
-import { power } from '../power.ts';
+import { power } from '../base/power.ts';
 
 /** sRGB transfer function, IEC 61966-2-1:1999: encoded 0–1 to linear light 0–1. */
 export const srgbToLinear = (encoded: number): number =>

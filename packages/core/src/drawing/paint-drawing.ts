@@ -1,11 +1,11 @@
 import { flatten, mapContour, type Contour, type Polyline } from '../path/contour.ts';
-import { numberOf } from '../identity.ts';
+import { numberOf } from '../base/identity.ts';
 import { fillPolygons } from '../path/fill.ts';
 import { strokePolygons } from '../path/stroke.ts';
 import type { Affine } from '../raster/affine.ts';
 import { addBits, clearBits, createBits, keepBits, type Bits } from '../raster/bits.ts';
 import type { Region } from '../raster/region.ts';
-import { recentBytes, recentOnly } from '../recent.ts';
+import { recentBytes, recentOnly } from '../base/recent.ts';
 import type { Drawing, Shape } from './drawing.ts';
 
 /** What line work does to a plate: where it prints, and where it leaves bare what lies under it. */

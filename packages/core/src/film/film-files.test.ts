@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { bitAt, type Bits } from '../raster/bits.ts';
-import { filmFrame } from '../plate/frame.ts';
+import { filmFrame } from '../recipe/frame.ts';
 import { plateBits } from '../plate/evaluate.ts';
 import { bitsFrom, greyPicture, sceneOf } from '../testing.ts';
 import { toFilm } from './emulsion.ts';

@@ -1,8 +1,8 @@
 import { countInk } from '../raster/bits.ts';
 import { bands } from '../raster/region.ts';
 import { plateBits } from '../plate/evaluate.ts';
-import { filmFrame } from '../plate/frame.ts';
-import type { Scene } from '../plate/scene.ts';
+import { filmFrame } from '../recipe/frame.ts';
+import type { Scene } from '../recipe/scene.ts';
 import { screenKind } from '../screen/kinds/index.ts';
 import { latticeOf, type Screen } from '../screen/screen.ts';
 import { toFilm, type Emulsion } from './emulsion.ts';

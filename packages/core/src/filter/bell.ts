@@ -1,6 +1,6 @@
-import { FILTER, keep, kernels, wholesAt } from '../kernel/memory.ts';
-import { power } from '../power.ts';
-import { recentOnly } from '../recent.ts';
+import { FILTER, uploadOnce, kernels, wholesAt } from '../kernel/memory.ts';
+import { power } from '../base/power.ts';
+import { recentOnly } from '../base/recent.ts';
 import type { RowFilter } from './row-filter.ts';
 import { padRow } from './window.ts';
 
@@ -51,9 +51,9 @@ export function weighing(weights: Uint16Array): RowFilter {
     after: taps - 1 - back,
     make(_y, at, out, width) {
       for (let t = 0; t < taps; t++) addresses[t] = at(t - back);
-      kernels.weighDown(FILTER.addresses, keep(weights), taps, FILTER.row + 2 * back, width);
+      kernels.weighDown(FILTER.addresses, uploadOnce(weights), taps, FILTER.row + 2 * back, width);
       padRow(back, taps, width);
-      kernels.weighAlong(FILTER.row, keep(weights), taps, out, width);
+      kernels.weighAlong(FILTER.row, uploadOnce(weights), taps, out, width);
     },
   };
 }

@@ -1,9 +1,9 @@
 import sharp from 'sharp';
 import { pixelsAt } from '../kernel/memory.ts';
-import { power } from '../power.ts';
+import { power } from '../base/power.ts';
 import type { Plane } from '../raster/plane.ts';
 import type { Rows } from '../raster/rows.ts';
-import { sineOfTurns, turnOf, turnsOf } from '../turn.ts';
+import { sineOfTurns, turnOf, turnsOf } from '../base/turn.ts';
 import { meanCells } from './cells.ts';
 import { finerPlane } from './finer.ts';
 import { gaussian, gaussianMargin } from './gaussian.ts';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { keep, kernels, pixelsAt } from '../kernel/memory.ts';
+import { uploadOnce, kernels, pixelsAt } from '../kernel/memory.ts';
 import type { Plane } from '../raster/plane.ts';
-import { randomAt, randomColumns } from '../random.ts';
+import { randomAt, randomColumns } from '../base/random.ts';
 import { rowsOf } from '../raster/rows.ts';
 import { gaussianFilters } from './gaussian.ts';
 import { closingFilters, openingAndClosingFilters, openingFilters } from './morphology.ts';
@@ -19,7 +19,7 @@ const grain: RowFilter = {
   before: 0,
   after: 0,
   make: (y, at, out, width) =>
-    kernels.grainRow(at(0), keep(randomColumns(7, width + 8)), y, 2250, out, width),
+    kernels.grainRow(at(0), uploadOnce(randomColumns(7, width + 8)), y, 2250, out, width),
 };
 /** A filter whose rows tell which rows they came from: reaches unevenly, so that nothing can be off by one unseen. */
 const uneven: RowFilter = {

@@ -2,7 +2,7 @@ import { addressOf, CELLS, FILTER, kernels, pixelsAt, ROWS, wholesAt } from '../
 import type { Plane } from '../raster/plane.ts';
 import { stretchRows } from '../raster/resample.ts';
 import { rowsOf, type Rows } from '../raster/rows.ts';
-import { giveBack, scratchPlane } from '../raster/scratch.ts';
+import { recycle, scratchPlane } from '../raster/scratch.ts';
 import { passesOf, weighing } from './bell.ts';
 import { filtered } from './row-filter.ts';
 
@@ -33,7 +33,7 @@ export function overWideBlur(
   const rows = Array.from({ length: Math.min(height, to + margin) - first }, (_, i) => input.row(first + i));
   const small = reduced(rows, width, halvings, pad, first);
   const soft = filtered(small, [weighing(weights)]);
-  giveBack(small);
+  recycle(small);
   const step = 1 / 2 ** halvings;
   const place = addressOf(out.data);
   const [given, made] = [pixelsAt(FILTER.ring, width), pixelsAt(ROWS.out, width)];
@@ -56,7 +56,7 @@ export function overWideBlur(
         if (place === undefined) out.data.set(made, at);
       }),
   );
-  giveBack(soft);
+  recycle(soft);
   return out;
 }
 

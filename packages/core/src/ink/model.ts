@@ -1,6 +1,6 @@
 import { labWithSlopes, type Lab } from '../colour/lab.ts';
 import { WIDE_TO_XYZ } from '../colour/wide-rgb.ts';
-import { power } from '../power.ts';
+import { power } from '../base/power.ts';
 import type { Ink, Overprint, Stock } from './ink.ts';
 import { overprintLight } from './overprint.ts';
 

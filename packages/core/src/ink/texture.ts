@@ -1,4 +1,4 @@
-import { randomAt } from '../random.ts';
+import { randomAt } from '../base/random.ts';
 import type { Texture } from './ink.ts';
 
 /** Smooth noise of waves one unit long, −1 to 1. */

@@ -1,9 +1,19 @@
 import fc from 'fast-check';
-import { areaSum } from '../plate/average.ts';
+import { areaSum } from '../proof/average.ts';
 import { createBits } from '../raster/bits.ts';
 import { SOLID } from '../raster/plane.ts';
-import { randomAt, randomColumns } from '../random.ts';
-import { bytesAt, DIFFUSION, FILTER, keep, kernels, pixelsAt, ROWS, SEGMENTS, wholesAt } from './memory.ts';
+import { randomAt, randomColumns } from '../base/random.ts';
+import {
+  bytesAt,
+  DIFFUSION,
+  FILTER,
+  uploadOnce,
+  kernels,
+  pixelsAt,
+  ROWS,
+  SEGMENTS,
+  wholesAt,
+} from './memory.ts';
 
 /** Each kernel against the plainest loop that says the same. */
 describe('kernels', () => {
@@ -138,7 +148,7 @@ describe('kernels', () => {
     fc.assert(
       fc.property(fc.nat(1e9), fc.nat(5000), fc.nat(32767), (seed, y, share) => {
         lay(Array.from({ length: 21 }, () => [32768, 0] as const));
-        kernels.grainRow(ROWS.upper, keep(randomColumns(seed, 16)), y, share, ROWS.out, 21);
+        kernels.grainRow(ROWS.upper, uploadOnce(randomColumns(seed, 16)), y, share, ROWS.out, 21);
         made(21).forEach((value, i) => {
           const bits = (randomAt(seed, i >> 1, y) >>> (i & 1 ? 16 : 0)) & 65535;
           const number = bits < 32768 ? bits : bits - 65536;
@@ -168,7 +178,7 @@ it('lookUpRow reads the table along its segments, from any pixel of the first', 
   );
   wholesAt(SEGMENTS, segments.length * 7).set(segments.flat());
   pixelsAt(ROWS.upper, width).set(coverage);
-  kernels.lookUpRow(ROWS.upper, keep(table), SEGMENTS, skip, width, ROWS.out);
+  kernels.lookUpRow(ROWS.upper, uploadOnce(table), SEGMENTS, skip, width, ROWS.out);
   const out = bytesAt(ROWS.out, (width + 7) >> 3).slice();
   for (let i = 0; i < width; i++) {
     const { segment, j } = places[i + skip];

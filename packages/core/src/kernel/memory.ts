@@ -1,12 +1,11 @@
-import { strideOf, type Bits } from '../raster/bits.ts';
-import type { Plane } from '../raster/plane.ts';
+import { OutOfKernelMemory } from '../base/errors.ts';
 import { startKernels } from './start.ts';
 
 /**
  * The kernels' own memory. It never grows, so views of it stay valid; pages that are never touched cost nothing. Its
  * areas are used within one call only, but for the thresholds, which stay until others need the room.
  */
-export const kernels = startKernels();
+export const { kernels, slowBecause } = startKernels();
 
 const MEGABYTE = 1 << 20;
 
@@ -15,9 +14,8 @@ const LONGEST_ROW = 1 << 20;
 
 const ROW_BYTES = 2 * LONGEST_ROW + 64;
 export const RING_BYTES = 16 * MEGABYTE;
-const PLANE_BYTES = 16 * MEGABYTE;
-/** Four of the largest thresholds there are: twice 2²⁰ pixels. */
-const KEPT_BYTES = 16 * MEGABYTE + 256;
+/** Room for arrays that are uploaded: thresholds of a screen with cells of up to some 2 900 pixels each way, or of several smaller ones. */
+export const UPLOAD_BYTES = 16 * MEGABYTE + 256;
 
 let end = 1024;
 function area(bytes: number): number {
@@ -87,11 +85,11 @@ export const STRIP = {
 };
 /** Most bytes of bits, and of their code, that are coded at once. */
 export const STRIP_BYTES = { data: 4 * MEGABYTE, out: 8 * MEGABYTE };
-const PLANE = area(PLANE_BYTES);
-const KEPT = area(KEPT_BYTES);
-/** Bits of a plate that are counted. */
-const PLATE_BYTES = MEGABYTE;
-const PLATES = area(COUNTED_PLATES * PLATE_BYTES);
+/** A plane that is lent for work, and room that kernels may write to beyond it; see `withWorkPlane`. */
+export const WORK_PLANE = { address: area(16 * MEGABYTE), bytes: 16 * MEGABYTE - 64 };
+const UPLOADS = area(UPLOAD_BYTES);
+/** Bits of plates that are lent for work, side by side; `bytes` is what each has room for. See `withWorkBits`. */
+export const WORK_BITS = { address: area(COUNTED_PLATES * MEGABYTE), apart: MEGABYTE, bytes: MEGABYTE - 64 };
 
 const { buffer } = kernels.memory;
 if (end > buffer.byteLength) throw new Error('The kernels’ memory is smaller than its areas.');
@@ -116,41 +114,31 @@ export const realsAt = (address: number, count: number): Float64Array =>
 export const addressOf = (array: Uint16Array | Uint8Array): number | undefined =>
   array.buffer === buffer ? array.byteOffset : undefined;
 
-/** A bare plane to work in, valid until the next one is asked for; undefined when it is too large for that. */
-export function workPlane(width: number, height: number): Plane | undefined {
-  const count = width * height;
-  if (count * 2 > PLANE_BYTES - 64) return undefined;
-  return { width, height, data: pixelsAt(PLANE, count).fill(0) };
-}
+const uploads = new Map<Uint16Array | Int32Array, number>();
+let uploadsEnd = UPLOADS;
+
+/** Whether an array is small enough for `uploadOnce`. */
+export const canUpload = ({ byteLength }: Uint16Array | Int32Array): boolean =>
+  byteLength <= UPLOAD_BYTES - 64;
 
 /**
- * Bits to work in for one of a few plates, valid until the same are asked for again; undefined when they are too large for that. What is in
- * them is left from before.
+ * Copies an array that is used again and again into the kernels' memory, once. The address holds until another array is uploaded, which
+ * may need the room.
+ *
+ * @throws OutOfKernelMemory when the array is larger than all the room for such; see `canUpload`
  */
-export function workBits(plate: number, width: number, height: number): Bits | undefined {
-  const stride = strideOf(width);
-  if (plate >= COUNTED_PLATES || stride * height > PLATE_BYTES - 64) return undefined;
-  return { width, height, stride, data: bytesAt(PLATES + plate * PLATE_BYTES, stride * height) };
-}
-
-const kept = new Map<Uint16Array | Int32Array, number>();
-let keptEnd = KEPT;
-
-/**
- * Copies an array that is used again and again into the kernels' memory, once. The address holds until the next call,
- * which may need the room.
- */
-export function keep(array: Uint16Array | Int32Array): number {
-  const found = kept.get(array);
+export function uploadOnce(array: Uint16Array | Int32Array): number {
+  const found = uploads.get(array);
   if (found !== undefined) return found;
+  if (!canUpload(array)) throw new OutOfKernelMemory(array.byteLength, UPLOAD_BYTES - 64);
   const bytes = (array.byteLength + 63) & ~63;
-  if (keptEnd + bytes > KEPT + KEPT_BYTES) {
-    kept.clear();
-    keptEnd = KEPT;
+  if (uploadsEnd + bytes > UPLOADS + UPLOAD_BYTES) {
+    uploads.clear();
+    uploadsEnd = UPLOADS;
   }
-  const address = keptEnd;
+  const address = uploadsEnd;
   bytesAt(address, array.byteLength).set(new Uint8Array(array.buffer, array.byteOffset, array.byteLength));
-  kept.set(array, address);
-  keptEnd += bytes;
+  uploads.set(array, address);
+  uploadsEnd += bytes;
   return address;
 }

@@ -1,7 +1,7 @@
 import { A, B, BASE, C, check, D, expectSame, from, made, OUT, ROOM, WIDTH } from './testing.ts';
 import { BLACK_CODES, WHITE_CODES } from '../film/run-codes.ts';
 import { boundaryMasks } from './boundaries.ts';
-import { PLACES, runningNumbers, scatteringNumbers } from '../screen/places.ts';
+import { PLACES, runningNumbers, scatteringNumbers } from './places.ts';
 import type { Kernels } from './kernels.ts';
 
 describe('plain kernels make the very bits of the compiled ones', () => {

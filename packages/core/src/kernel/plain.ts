@@ -1,7 +1,7 @@
-import { randomBelow } from '../random.ts';
+import { randomBelow } from '../base/random.ts';
 import { plainGroup4 } from './plain-group4.ts';
-import { PLACES, type PlaceKind } from '../screen/places.ts';
-import { placeSegmentsBy } from '../screen/segments.ts';
+import { PLACES, type PlaceKind } from './places.ts';
+import { placeSegmentsBy } from './segments.ts';
 import type { Kernels } from './kernels.ts';
 import { PAGES } from './pages.ts';
 

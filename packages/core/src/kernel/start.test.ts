@@ -5,7 +5,7 @@ import { startKernels } from './start.ts';
 
 const PAGE = 1 << 16;
 const { WebAssembly } = globalThis as unknown as {
-  WebAssembly: { Memory: new (pages: { initial: number; maximum: number }) => object };
+  WebAssembly: { Memory: new (pages: { initial: number; maximum: number }) => object; Module: object };
 };
 
 it('all areas but the bands fit in the least memory, and bands have the rest of more', () => {
@@ -13,6 +13,24 @@ it('all areas but the bands fit in the least memory, and bands have the rest of 
   expect(kernels.memory.buffer.byteLength).toBe(PAGES.most * PAGE);
   expect(BANDS + BANDS_BYTES).toBe(PAGES.most * PAGE);
   expect(plainKernels().memory.buffer.byteLength).toBe(PAGES.least * PAGE);
+});
+
+it('where WebAssembly does not run the plain kernels do, and it is said why', () => {
+  const { Module } = WebAssembly;
+  Object.assign(WebAssembly, {
+    Module: class {
+      constructor() {
+        throw new TypeError('No SIMD here.');
+      }
+    },
+  });
+  try {
+    const { kernels: plain, slowBecause } = startKernels();
+    expect(slowBecause).toBe('TypeError: No SIMD here.');
+    expect(plain.memory.buffer.byteLength).toBe(PAGES.least * PAGE);
+  } finally {
+    Object.assign(WebAssembly, { Module });
+  }
 });
 
 it('where a machine does not give so much memory the compiled kernels make do with the least', () => {
@@ -25,7 +43,8 @@ it('where a machine does not give so much memory the compiled kernels make do wi
   }
   Object.assign(WebAssembly, { Memory: Small });
   try {
-    const small = startKernels();
+    const { kernels: small, slowBecause } = startKernels();
+    expect(slowBecause).toBeUndefined();
     expect(small.memory.buffer.byteLength).toBe(PAGES.least * PAGE);
     expect(small.memory).toBeInstanceOf(Memory);
     const pixels = new Uint16Array(small.memory.buffer, 1 << 20, 16);

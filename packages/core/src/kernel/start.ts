@@ -20,13 +20,19 @@ function newMemory(): object {
   }
 }
 
+/** Kernels, and why they are the slow ones; undefined when they are the compiled ones. */
+export interface Started {
+  readonly kernels: Kernels;
+  readonly slowBecause?: string;
+}
+
 /** Starts the kernels, each time with memory of their own: the compiled ones, or plain ones where these cannot run. */
-export function startKernels(): Kernels {
+export function startKernels(): Started {
   try {
     const bytes = Uint8Array.from(atob(KERNELS), (letter) => letter.charCodeAt(0));
     const imports = { env: { memory: newMemory() } };
-    return new WebAssembly.Instance(new WebAssembly.Module(bytes), imports).exports as Kernels;
-  } catch {
-    return plainKernels();
+    return { kernels: new WebAssembly.Instance(new WebAssembly.Module(bytes), imports).exports as Kernels };
+  } catch (error) {
+    return { kernels: plainKernels(), slowBecause: String(error) };
   }
 }

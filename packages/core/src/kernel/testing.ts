@@ -8,7 +8,7 @@ export const BASE = 1 << 20;
 export const ROOM = 1 << 16;
 export const WIDTH = 333;
 
-export const both = [startKernels(), plainKernels()] as const;
+export const both = [startKernels().kernels, plainKernels()] as const;
 
 /** The same bytes before both, the same call of both, and what each has made of them. */
 export function made(

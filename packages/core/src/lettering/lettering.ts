@@ -1,8 +1,8 @@
 import type { Gradient } from '../gradient/gradient.ts';
-import { numberOf } from '../identity.ts';
+import { numberOf } from '../base/identity.ts';
 import { mapContour, type Contour } from '../path/contour.ts';
 import { moved } from '../raster/affine.ts';
-import { recentOnly } from '../recent.ts';
+import { recentOnly } from '../base/recent.ts';
 import type { Typeface } from './typeface.ts';
 
 /** What a line along letters does: prints solid, or leaves bare what lies under it. */

@@ -1,4 +1,4 @@
-import { turnOf } from '../turn.ts';
+import { turnOf } from '../base/turn.ts';
 import type { Polyline } from './contour.ts';
 
 /** How a line is drawn along a path. Lengths are in the path's own unit. */

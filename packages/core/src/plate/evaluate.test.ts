@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Shape } from '../drawing/drawing.ts';
-import { workBits } from '../kernel/memory.ts';
+import { withWorkBits } from '../raster/work-memory.ts';
 import { addBits, bitAt, clearBits, countInk, cropBits } from '../raster/bits.ts';
 import { buildPyramid } from '../raster/pyramid.ts';
 import type { Picture } from '../raster/picture.ts';
@@ -9,10 +9,10 @@ import { testInk, greyPicture, sceneOf, toneOf, toneStep, WHOLE } from '../testi
 import { screenerFor } from '../screen/screen.ts';
 import { plateArt, plateCoverage } from './plate-art.ts';
 import { plateBits } from './evaluate.ts';
-import { filmFrame, frameOf } from './frame.ts';
-import { effectiveResolution } from './placed.ts';
-import type { OriginalRecipe } from './recipe.ts';
-import type { Scene } from './scene.ts';
+import { filmFrame, frameOf } from '../recipe/frame.ts';
+import { effectiveResolution } from '../original/placed.ts';
+import type { OriginalRecipe } from '../recipe/recipe.ts';
+import type { Scene } from '../recipe/scene.ts';
 
 const wavy = greyPicture(220, 160, (x, y) => 128 + 100 * Math.sin(x / 17 + y / 29));
 
@@ -140,7 +140,7 @@ describe('region = whole', () => {
       height: frame.height,
     });
     const screener = screenerFor(scene.recipe.plates[0].screen, frame);
-    if (screener.carries) throw new Error('This screen is made from the top down.');
+    if (screener.sequential) throw new Error('This screen is made from the top down.');
     const long = screener.screen(tone, { x: 0, y: 0, width: frame.width, height: frame.height });
     if (line) {
       clearBits(long, line.bare);
@@ -158,9 +158,10 @@ describe('region = whole', () => {
           const part = cropBits(whole, region);
           expect(Buffer.compare(plateBits(scene, 0, frame, region).data, part.data)).toBe(0);
           // Into bits that are there already, in the kernels' memory.
-          const work = workBits(1, region.width, region.height)!;
-          work.data.fill(0xa5);
-          expect(Buffer.compare(plateBits(scene, 0, frame, region, work).data, part.data)).toBe(0);
+          withWorkBits(2, region.width, region.height, ([, work]) => {
+            work.data.fill(0xa5);
+            expect(Buffer.compare(plateBits(scene, 0, frame, region, work).data, part.data)).toBe(0);
+          });
         },
       ),
       { numRuns: 25, seed: 8 },

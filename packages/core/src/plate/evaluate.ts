@@ -1,24 +1,24 @@
 import type { LineBits } from '../drawing/paint-drawing.ts';
-import { workPlane } from '../kernel/memory.ts';
 import { addBits, clearBits, createBits, type Bits } from '../raster/bits.ts';
-import { createPlane, type Plane } from '../raster/plane.ts';
+import { createPlane } from '../raster/plane.ts';
 import { bands, type Region } from '../raster/region.ts';
+import { withWorkPlane } from '../raster/work-memory.ts';
 import { screenKind } from '../screen/kinds/index.ts';
 import type { PlaceScreener } from '../screen/kinds/kind.ts';
-import { BAND_PIXELS, screened } from '../screen/screened.ts';
-import { screenRows } from '../screen/screen-rows.ts';
+import { BAND_PIXELS, screened, type CoverageReader } from '../screen/screened.ts';
+import { canScreenRows, screenRows } from '../screen/screen-rows.ts';
 import { screenerFor, screenGridOf, type Screen } from '../screen/screen.ts';
-import { carriedBits, prepareCarried } from './carried.ts';
-import { composedArt } from './coverage.ts';
+import { sequentialBits, prepareSequential } from './sequential.ts';
+import { composedArt } from './composed-art.ts';
 import { hasLines, plainPlateArt, plateArt } from './plate-art.ts';
 import type { Frame } from '../raster/frame.ts';
-import type { Scene } from './scene.ts';
+import type { Scene } from '../recipe/scene.ts';
 
 /** Pixels of line work drawn at once. */
 const LINE_PIXELS = 1 << 20;
 
 /** True when a plate has to be made from its top down, whatever part of it is wanted. */
-export const carries = ({ kind, settings }: Screen): boolean => screenKind(kind).carries(settings);
+export const isSequential = ({ kind, settings }: Screen): boolean => screenKind(kind).sequential(settings);
 
 /**
  * The one way from a recipe to a plate: the bits of any region of any plate on any grid. The table, the loupe, the
@@ -28,16 +28,18 @@ export const carries = ({ kind, settings }: Screen): boolean => screenKind(kind)
  */
 export function plateBits(scene: Scene, plate: number, frame: Frame, region: Region, out?: Bits): Bits {
   const { screen } = scene.recipe.plates[plate];
-  if (!carries(screen) && screenGridOf(screen, frame).times === 1) {
+  if (!isSequential(screen) && screenGridOf(screen, frame).times === 1) {
     const screener = screenerFor(screen, frame);
-    if (!screener.carries && screener.margin === 0)
+    if (!screener.sequential && screener.margin === 0)
       return inOnePass(scene, plate, frame, region, screener, out);
   }
   const bits = toneBits(scene, plate, frame, region);
   if (hasLines(scene, plate)) {
     for (const band of bands(region, LINE_PIXELS, 8)) {
-      const { line } = plateArt(scene, plate, frame, band, workPlane(band.width, band.height));
-      if (line) layLine(bits, line, band.y - region.y);
+      withWorkPlane(band.width, band.height, (out) => {
+        const { line } = plateArt(scene, plate, frame, band, out);
+        if (line) layLine(bits, line, band.y - region.y);
+      });
     }
   }
   return bits;
@@ -47,8 +49,8 @@ export function plateBits(scene: Scene, plate: number, frame: Frame, region: Reg
 export function toneBits(scene: Scene, plate: number, frame: Frame, region: Region): Bits {
   const { screen } = scene.recipe.plates[plate];
   const read = toneReader(scene, plate);
-  return carries(screen)
-    ? carriedBits(scene, plate, frame, region, read)
+  return isSequential(screen)
+    ? sequentialBits(scene, plate, frame, region, read)
     : screened(screen, frame, region, read);
 }
 
@@ -62,7 +64,7 @@ function inOnePass(
   out: Bits = createBits(region.width, region.height),
 ): Bits {
   const { thresholds } = screener;
-  const plain = thresholds && plainPlateArt(scene, plate, frame, region);
+  const plain = thresholds && canScreenRows(thresholds) && plainPlateArt(scene, plate, frame, region);
   if (plain) {
     const { tones, lines } = plain;
     if (!tones) out.data.fill(0);
@@ -84,9 +86,11 @@ function inOnePass(
     return out;
   }
   for (const band of bands(region, BAND_PIXELS, 8)) {
-    const { tone, line } = plateArt(scene, plate, frame, band, workPlane(band.width, band.height));
-    out.data.set(screener.screen(tone, band).data, (band.y - region.y) * out.stride);
-    if (line) layLine(out, line, band.y - region.y);
+    withWorkPlane(band.width, band.height, (work) => {
+      const { tone, line } = plateArt(scene, plate, frame, band, work);
+      out.data.set(screener.screen(tone, band).data, (band.y - region.y) * out.stride);
+      if (line) layLine(out, line, band.y - region.y);
+    });
   }
   return out;
 }
@@ -99,11 +103,11 @@ function layLine(bits: Bits, line: LineBits, row: number): void {
   addBits(rows, line.ink);
 }
 
-/** Coverage of a plate, in the kernels' own memory where it fits. */
+/** Reads a plate's coverage. */
 const toneReader =
-  (scene: Scene, plate: number) =>
-  (frame: Frame, region: Region): Plane =>
-    plateArt(scene, plate, frame, region, workPlane(region.width, region.height)).tone;
+  (scene: Scene, plate: number): CoverageReader =>
+  (frame, region, out) =>
+    plateArt(scene, plate, frame, region, out).tone;
 
 /**
  * Makes a plate whose screen carries something on a little further, so that long work can be left in between.
@@ -119,6 +123,6 @@ export function preparePlate(
   row: number,
   pixels: number,
 ): boolean {
-  if (!carries(scene.recipe.plates[plate].screen)) return true;
-  return prepareCarried(scene, plate, frame, row, pixels, toneReader(scene, plate));
+  if (!isSequential(scene.recipe.plates[plate].screen)) return true;
+  return prepareSequential(scene, plate, frame, row, pixels, toneReader(scene, plate));
 }

@@ -5,9 +5,9 @@ import { greyCoverage, BT709 } from '../tone/grey.ts';
 import { compileTone } from '../tone/compile.ts';
 import { NO_TONE } from '../tone/tone.ts';
 import { sceneOf } from '../testing.ts';
-import { areaSum } from './average.ts';
+import { areaSum } from '../proof/average.ts';
 import { plateBits } from './evaluate.ts';
-import { filmFrame } from './frame.ts';
+import { filmFrame } from '../recipe/frame.ts';
 import type { Picture } from '../raster/picture.ts';
 
 /** Real photographs from openly licensed data sets in the registry; used in tests alone, never shipped. */

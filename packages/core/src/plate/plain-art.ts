@@ -5,14 +5,14 @@ import type { Rows } from '../raster/rows.ts';
 import { inkRows } from '../separation/ink-rows.ts';
 import { lineInks, routeInks } from '../separation/route.ts';
 import { toTones } from '../tone/tone-rows.ts';
-import { grown, pressOf } from './coverage.ts';
-import { isAllLine, letteringRegion } from './lettering-layers.ts';
-import { isLineWork, lineRegion } from './line-work.ts';
-import { isMasked, maskReach } from './mask.ts';
-import { readOriginal } from './read-original.ts';
-import type { OriginalRecipe } from './recipe.ts';
-import type { Materials, Scene } from './scene.ts';
-import { shifted } from './shifted.ts';
+import { grown, pressOf } from './composed-art.ts';
+import { isAllLine, letteringRegion } from '../original/lettering-layers.ts';
+import { isLineWork, lineRegion } from '../original/line-work.ts';
+import { isMasked, maskReach } from '../original/mask/mask.ts';
+import { readOriginal } from '../original/read-original.ts';
+import type { OriginalRecipe } from '../recipe/recipe.ts';
+import type { Materials, Scene } from '../recipe/scene.ts';
+import { shifted } from '../original/shifted.ts';
 
 /** Tones that lie straight on a grid, and the way to them from its pixels. */
 export interface StraightTones {

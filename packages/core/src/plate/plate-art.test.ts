@@ -4,15 +4,15 @@ import { SOLID } from '../raster/plane.ts';
 import type { ChannelsRoute, Route } from '../separation/route.ts';
 import { newScreen } from '../screen/screen.ts';
 import { dotScreen, greyPicture, sceneOf, testInk } from '../testing.ts';
-import { plainPlate } from './plain-plate.ts';
+import { plainPlate } from '../recipe/plain-plate.ts';
 import { STRAIGHT } from '../tone/curve.ts';
 import { buildPyramid } from '../raster/pyramid.ts';
 import { vectorManner } from '../vector/plate-svg.ts';
 import { plateBits } from './evaluate.ts';
-import { filmFrame } from './frame.ts';
+import { filmFrame } from '../recipe/frame.ts';
 import { plateCoverage } from './plate-art.ts';
-import type { OriginalRecipe, PlateRecipe, Recipe } from './recipe.ts';
-import type { Scene } from './scene.ts';
+import type { OriginalRecipe, PlateRecipe, Recipe } from '../recipe/recipe.ts';
+import type { Scene } from '../recipe/scene.ts';
 
 const SHEET = { width: 20, height: 20, resolution: 254 };
 /** Film pixels a millimetre. */

@@ -1,5 +1,5 @@
 import { lay } from '../drawing/paint-drawing.ts';
-import { numberOf } from '../identity.ts';
+import { numberOf } from '../base/identity.ts';
 import { bitAt, cropBits, type Bits } from '../raster/bits.ts';
 import { after, moved, scaled } from '../raster/affine.ts';
 import { mmToPixels, type Frame } from '../raster/frame.ts';
@@ -8,18 +8,18 @@ import { intersect, type Region } from '../raster/region.ts';
 import { curveTable } from '../separation/ink-rows.ts';
 import { isColourRoute } from '../separation/route.ts';
 import { paintStroke } from '../tone/paint-stroke.ts';
-import { composedArt, hasLineWork, type PlateArt } from './coverage.ts';
+import { composedArt, hasLineWork, type PlateArt } from './composed-art.ts';
 import { plainArt, type PlainArt } from './plain-art.ts';
-import type { PlateRecipe, Recipe } from './recipe.ts';
-import type { Scene } from './scene.ts';
-import { spreadArt } from './spread.ts';
+import type { PlateRecipe, Recipe } from '../recipe/recipe.ts';
+import type { Scene } from '../recipe/scene.ts';
+import { spreadArt } from './edge-spread.ts';
 
 /** Plates printed after a plate that knock it out. */
 const knockers = ({ plates }: Recipe, plate: number): number[] =>
   plates.flatMap(({ knocksOut, printed }, i) => (i > plate && knocksOut && printed ? [i] : []));
 
 /** Plates that a base lies under. */
-export const carriedBy = ({ plates }: Recipe, plate: number): number[] => {
+export const platesOverBase = ({ plates }: Recipe, plate: number): number[] => {
   const { base } = plates[plate];
   return base
     ? plates.flatMap((other, i) =>
@@ -37,7 +37,7 @@ export const baseOf = ({ plates }: Recipe, plate: number): number =>
 /** Plates that a plate's art is made of besides its own: what lies over a base, and the base that highlights come from. */
 function concerned(recipe: Recipe, plate: number): number[] {
   const base = baseOf(recipe, plate);
-  return [...carriedBy(recipe, plate), ...(base < 0 ? [] : [base, ...carriedBy(recipe, base)])];
+  return [...platesOverBase(recipe, plate), ...(base < 0 ? [] : [base, ...platesOverBase(recipe, base)])];
 }
 
 /** True when a plate may have parts that are never screened. */
@@ -100,7 +100,7 @@ export function plateArt(
     spreadArt(wide, radius, { ...sheet, x: sheet.x - around.x, y: sheet.y - around.y });
     art = cutArt(wide, margin, out, frame, region);
   }
-  for (const other of knockers(scene.recipe, plate)) knockOut(art, keptArt(scene, other, frame, region));
+  for (const other of knockers(scene.recipe, plate)) knockOut(art, cachedArt(scene, other, frame, region));
   return art;
 }
 
@@ -138,23 +138,23 @@ const bytesOf = ({ tone, line }: PlateArt): number =>
   tone.data.byteLength + (line ? 2 * line.ink.data.byteLength : 0);
 
 /** Art for another plate's sake; its own plate will want it too. It must not be changed. */
-function keptArt(scene: Scene, plate: number, frame: Frame, region: Region): PlateArt {
+function cachedArt(scene: Scene, plate: number, frame: Frame, region: Region): PlateArt {
   const art = workedArt(scene, plate, frame, region);
-  kept.push({ recipe: scene.recipe, things: thingsOf(scene), plate, frame, region, art });
+  kept.push({ recipe: scene.recipe, things: materialsKey(scene), plate, frame, region, art });
   keptBytes += bytesOf(art);
   while (keptBytes > KEPT_BYTES && kept.length > 1) keptBytes -= bytesOf(kept.shift()!.art);
   return art;
 }
 
 /** Tells apart what scenes are made of, as far as it has arrived. */
-export const thingsOf = ({ pictures, drawings, typefaces, tables }: Scene): string =>
+export const materialsKey = ({ pictures, drawings, typefaces, tables }: Scene): string =>
   [pictures, drawings, typefaces, tables ?? new Map<string, object>()]
     .flatMap((kind) => [...kind.values()])
     .map(numberOf)
     .join(' ');
 
 /** The part of art that was kept; undefined when it was not. */
-function takeKept(
+function takeCached(
   scene: Scene,
   plate: number,
   frame: Frame,
@@ -162,7 +162,7 @@ function takeKept(
   out: Plane,
 ): PlateArt | undefined {
   if (kept.length === 0) return undefined;
-  const things = thingsOf(scene);
+  const things = materialsKey(scene);
   const found = kept.find(
     (one) =>
       one.plate === plate &&
@@ -197,15 +197,15 @@ function workedArt(
 ): PlateArt {
   const { recipe } = scene;
   const own = recipe.plates[plate];
-  const before = takeKept(scene, plate, frame, region, out);
+  const before = takeCached(scene, plate, frame, region, out);
   if (before) return before;
   let art = composedArt(scene, plate, frame, region, out);
-  const over = carriedBy(recipe, plate).map((other) => keptArt(scene, other, frame, region));
+  const over = platesOverBase(recipe, plate).map((other) => cachedArt(scene, other, frame, region));
   if (own.base?.highlights) art = partHighlights(art, over, 'base');
   for (const other of over) art = layBase(art, other, own.base!.fullness / 100);
   const base = baseOf(recipe, plate);
   if (base >= 0) {
-    const above = carriedBy(recipe, base).map((other) => keptArt(scene, other, frame, region));
+    const above = platesOverBase(recipe, base).map((other) => cachedArt(scene, other, frame, region));
     art = layBase(art, partHighlights(composedArt(scene, base, frame, region), above, 'highlights'), 0);
   }
   paint(art, own, recipe.sheet.width, frame, region);

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import sharp from 'sharp';
-import { recentOnly } from '../recent.ts';
+import { recentOnly } from '../base/recent.ts';
 import { greyPicture } from '../testing.ts';
 import { readPam, writePam } from './pam.ts';
 import type { Picture } from './picture.ts';

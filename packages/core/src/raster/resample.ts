@@ -1,5 +1,5 @@
-import { addressOf, keep, kernels, pixelsAt, ROWS } from '../kernel/memory.ts';
-import { recentOnly } from '../recent.ts';
+import { addressOf, uploadOnce, kernels, pixelsAt, ROWS } from '../kernel/memory.ts';
+import { recentOnly } from '../base/recent.ts';
 import type { Plane } from './plane.ts';
 import type { Region } from './region.ts';
 import type { Rows } from './rows.ts';
@@ -119,7 +119,7 @@ export function stretchRows(source: Rows, mapX: AxisMap, mapY: AxisMap, region: 
     );
     row[0] = row[1];
     row[columns.count + 1] = row[columns.count];
-    const taps = keep(columns.taps);
+    const taps = uploadOnce(columns.taps);
     if (columns.near) {
       const masks = taps + (4 / NEAR) * padded;
       kernels.stretchNear(ROWS.source, taps, masks, masks + 4 * padded, to, width);

@@ -18,7 +18,7 @@ export function scratchPlane(width: number, height: number): Plane {
 }
 
 /** Gives a plane's memory back; nobody may hold on to it. */
-export function giveBack({ data }: Plane): void {
+export function recycle({ data }: Plane): void {
   const { buffer } = data;
   if (!(buffer instanceof ArrayBuffer) || data.byteOffset !== 0) return;
   const whole = new Uint16Array(buffer, 0, buffer.byteLength >> 1);

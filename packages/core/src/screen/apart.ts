@@ -1,4 +1,4 @@
-import { recentOnly } from '../recent.ts';
+import { recentOnly } from '../base/recent.ts';
 import type { Spot } from './spot/spot.ts';
 
 const SIDE = 128;

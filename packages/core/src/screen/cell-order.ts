@@ -1,4 +1,4 @@
-import { recentOnly } from '../recent.ts';
+import { recentOnly } from '../base/recent.ts';
 import { brickColumn, brickOf, brickRow } from './brick.ts';
 
 /** How far chosen cells repel others, in cells. */

@@ -2,7 +2,7 @@ import { bytesAt, DIFFUSION, kernels, pixelsAt, ROWS, wholesAt } from '../kernel
 import { createBits, type Bits } from '../raster/bits.ts';
 import type { Plane } from '../raster/plane.ts';
 import { limitTable, type DotLimits } from './dot-limits.ts';
-import type { Carrying, CarryingScreener } from './kinds/kind.ts';
+import type { SequentialRun, SequentialScreener } from './kinds/kind.ts';
 import type { Thresholds } from './thresholds.ts';
 
 /** What a diffusion is set by. */
@@ -29,16 +29,16 @@ const RUN_IN = 32;
 const MADE = 8;
 
 /** Error diffusion, row by row, there and back. */
-export const diffusing = (diffusion: Diffusion, limits: DotLimits): CarryingScreener => {
+export const diffusing = (diffusion: Diffusion, limits: DotLimits): SequentialScreener => {
   const table = limitTable(limits);
-  return { carries: true, start: (width) => diffuse(diffusion, table, width) };
+  return { sequential: true, start: (width) => diffuse(diffusion, table, width) };
 };
 
 function diffuse(
   { kernel, noise, feedback }: Diffusion,
   table: Uint16Array | undefined,
   width: number,
-): Carrying {
+): SequentialRun {
   const room = width + 2 * SIDE;
   // This row's errors and those of the two below, kept here between bands.
   let errors = [0, 1, 2].map(() => new Int32Array(room));

@@ -142,7 +142,7 @@ describe('ruling and angle read back from the film', () => {
     const dpi = 1200;
     const frame = { width: 4000, height: 4000, resolution: dpi, bleed: 0 };
     const screener = screenerFor(screen, frame);
-    if (screener.carries) throw new TypeError('These are made by place.');
+    if (screener.sequential) throw new TypeError('These are made by place.');
     const region = { x: 900, y: 700, width: SIZE, height: SIZE };
     const bits = screener.screen(createPlane(SIZE, SIZE, Math.round(SOLID * tone)), region);
     const { spot, ruling, angle } = screen.settings as { spot: string; ruling: number; angle: number };

@@ -13,7 +13,7 @@ function spots(screen: Screen, percent: number): Bits {
   const frame = { width: SIDE, height: SIDE + RUN_IN, resolution: 600, bleed: 0 };
   const coverage = createPlane(SIDE, SIDE + RUN_IN, percentToCoverage(percent));
   const screener = screenerFor(screen, frame);
-  return screener.carries
+  return screener.sequential
     ? screener.start(SIDE, SIDE + RUN_IN).rows(coverage)
     : screener.screen(coverage, { x: 0, y: 0, width: SIDE, height: SIDE + RUN_IN });
 }
@@ -154,7 +154,7 @@ describe('a threshold', () => {
     box(55, 10, 4, 0); // a hole of 0.4 mm
     box(70, 20, 12, 0); // one of 1.2 mm: stays
     const screener = screenerFor(newScreen('threshold', { specks: 0.8, holes: 0.8 }), frame);
-    if (!screener.carries) throw new Error('It looks at the whole.');
+    if (!screener.sequential) throw new Error('It looks at the whole.');
     const carrying = screener.start(120, 60);
     const bits = carrying.rows(coverage);
     carrying.finish!(bits);

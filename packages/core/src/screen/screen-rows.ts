@@ -1,11 +1,12 @@
 import {
   addressOf,
   bytesAt,
-  keep,
+  canUpload,
   kernels,
   MIXED_LINES,
   MIXED_ROWS,
   ROWS,
+  uploadOnce,
   wholesAt,
 } from '../kernel/memory.ts';
 import { createBits, type Bits } from '../raster/bits.ts';
@@ -16,6 +17,9 @@ import { brickColumn, brickRow } from './brick.ts';
 import type { Thresholds } from './thresholds.ts';
 
 const lines = wholesAt(MIXED_LINES, 4 * MIXED_ROWS);
+
+/** Whether thresholds are few enough for `screenRows`. */
+export const canScreenRows = ({ data }: Thresholds): boolean => canUpload(data);
 
 /**
  * Screens rows of coverage as they are resampled: the bits that `resampleInto` and `screenPlane` would make one after the other, without
@@ -41,7 +45,7 @@ export function screenRows(
       const first = place === undefined ? ROWS.out : place + (y + from) * bytes;
       for (let i = 0; i < rows; i++) {
         const line = top + y + from + i;
-        const thresholds = keep(data) + 2 * brickRow(brick, line) * stride;
+        const thresholds = uploadOnce(data) + 2 * brickRow(brick, line) * stride;
         const numbers = [weights[from + i], thresholds, brickColumn(brick, x, line), first + i * bytes];
         lines.set(numbers, 4 * i);
       }

@@ -1,7 +1,7 @@
-import { startOfFields } from '../field.ts';
+import { startOfFields } from '../base/field.ts';
 import type { Frame } from '../raster/frame.ts';
 import { MM_PER_INCH } from '../raster/frame.ts';
-import { recentOnly } from '../recent.ts';
+import { recentOnly } from '../base/recent.ts';
 import type { DotLimits } from './dot-limits.ts';
 import { screenKind } from './kinds/index.ts';
 import type { Lattice, Screener } from './kinds/kind.ts';

@@ -2,6 +2,7 @@ import type { Frame } from '../raster/frame.ts';
 import { createBits, enlargeBits, type Bits } from '../raster/bits.ts';
 import type { Plane } from '../raster/plane.ts';
 import { bands, type Region } from '../raster/region.ts';
+import { withWorkPlane } from '../raster/work-memory.ts';
 import { screenerFor, screenGridOf, type Screen } from './screen.ts';
 
 /** Pixels of coverage held at once: little enough to stay near the processor. */
@@ -20,20 +21,22 @@ export function coarseRegion(region: Region, times: number, frame: Frame): Regio
 }
 
 /**
+ * Gives the coverage of any region of any grid; beyond the sheet it is bare.
+ *
+ * @param out bare, of the region's size, to be written to and returned
+ */
+export type CoverageReader = (frame: Frame, region: Region, out: Plane) => Plane;
+
+/**
  * Tones screened by each pixel's place, in a region of a grid.
  *
- * @param read coverage of any region of any grid; beyond the sheet it is bare
  * @throws TypeError when the screen carries something on from what lies above
  */
-export function screened(
-  screen: Screen,
-  frame: Frame,
-  region: Region,
-  read: (frame: Frame, region: Region) => Plane,
-): Bits {
+export function screened(screen: Screen, frame: Frame, region: Region, read: CoverageReader): Bits {
   const grid = screenGridOf(screen, frame);
   const screener = screenerFor(screen, grid.frame);
-  if (screener.carries) throw new TypeError('This screen is made for a whole plate, not for a part of it.');
+  if (screener.sequential)
+    throw new TypeError('This screen is made for a whole plate, not for a part of it.');
   const { margin } = screener;
   const part = grid.times === 1 ? region : coarseRegion(region, grid.times, grid.frame);
   const out = createBits(part.width, part.height);
@@ -45,8 +48,10 @@ export function screened(
       width: band.width + 2 * margin,
       height: band.height + 2 * margin,
     };
-    const bits = screener.screen(read(grid.frame, around), band);
-    out.data.set(bits.data, (band.y - part.y) * out.stride);
+    withWorkPlane(around.width, around.height, (work) => {
+      const bits = screener.screen(read(grid.frame, around, work), band);
+      out.data.set(bits.data, (band.y - part.y) * out.stride);
+    });
   }
   return grid.times === 1 ? out : enlargeBits(out, part.x, part.y, grid.times, region);
 }

@@ -1,5 +1,5 @@
 import { SOLID } from '../raster/plane.ts';
-import { recentOnly } from '../recent.ts';
+import { recentOnly } from '../base/recent.ts';
 import type { Spot } from './spot/spot.ts';
 import { orderOf } from './tile.ts';
 

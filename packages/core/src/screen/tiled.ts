@@ -7,7 +7,7 @@ import type { Thresholds } from './thresholds.ts';
 export function tiled(thresholds: Thresholds, limits: DotLimits): PlaceScreener {
   const limited = limitThresholds(thresholds, limits);
   return {
-    carries: false,
+    sequential: false,
     margin: 0,
     thresholds: limited,
     screen: (coverage, { x, y }) => screenPlane(coverage, x, y, limited),

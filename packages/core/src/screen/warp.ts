@@ -1,7 +1,7 @@
 import {
   addressOf,
   bytesAt,
-  keep,
+  uploadOnce,
   kernels,
   LOOKED_UP,
   pixelsAt,
@@ -14,11 +14,11 @@ import {
 import { createBits, strideOf, type Bits } from '../raster/bits.ts';
 import { percentToCoverage, SOLID, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
-import { recentOnly } from '../recent.ts';
+import { recentOnly } from '../base/recent.ts';
 import { limitData, type DotLimits } from './dot-limits.ts';
 import type { Excess } from './kinds/kind.ts';
-import { PLACES, type Place, type PlaceKind } from './places.ts';
-import { placeSegments, SEGMENT } from './segments.ts';
+import { PLACES, type Place, type PlaceKind } from '../kernel/places.ts';
+import { placeSegments, SEGMENT } from '../kernel/segments.ts';
 import type { Spot } from './spot/spot.ts';
 import { orderOf } from './tile.ts';
 import { layThresholds } from './thresholds.ts';
@@ -70,7 +70,7 @@ export const cellTable = (key: string, spot: Spot, limits: DotLimits): Uint16Arr
 export function screenWarped(coverage: Plane, region: Region, table: Uint16Array, warp: Warp): Bits {
   const { width, height } = region;
   const bits = createBits(width, height);
-  const kept = keep(table);
+  const kept = uploadOnce(table);
   const plane = addressOf(coverage.data);
   const step = 1 << warp.shift;
   for (let from = 0; from < width; from += LOOKED_UP) {

@@ -1,5 +1,5 @@
 import type { Lab } from '../colour/lab.ts';
-import { randomAt } from '../random.ts';
+import { randomAt } from '../base/random.ts';
 
 const square = (a: Lab, b: Lab): number => (a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2 + (a[2] - b[2]) ** 2;
 

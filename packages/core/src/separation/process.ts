@@ -1,7 +1,7 @@
 import { anyAmounts, invert, type Bounds } from '../ink/invert.ts';
 import type { InkModel } from '../ink/model.ts';
 import type { Lab } from '../colour/lab.ts';
-import { recentOnly } from '../recent.ts';
+import { recentOnly } from '../base/recent.ts';
 import { makeGrid, readGrid, type Grid } from './grid.ts';
 import type { ProcessRoute } from './route.ts';
 import { targetOf } from './target.ts';

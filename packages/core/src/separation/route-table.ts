@@ -1,6 +1,6 @@
 import { inkModel, type InkModel } from '../ink/model.ts';
 import type { Ink, Overprint, Stock } from '../ink/ink.ts';
-import { recentOnly } from '../recent.ts';
+import { recentOnly } from '../base/recent.ts';
 import { processGrid } from './process.ts';
 import type { ProfileRoute, ProcessRoute, Route, SpotRoute } from './route.ts';
 import { spotGrid } from './spot.ts';

@@ -1,4 +1,4 @@
-import type { Stroke } from '../field.ts';
+import type { Stroke } from '../base/field.ts';
 import type { CurvePoint } from '../tone/curve.ts';
 
 /** Its tones in one ink. */

@@ -5,7 +5,7 @@ import { anyAmounts, invert } from '../ink/invert.ts';
 import { predict } from '../ink/model.ts';
 import { SOLID } from '../raster/plane.ts';
 import { testInk } from '../testing.ts';
-import { WHITE_STOCK } from '../plate/plain-plate.ts';
+import { WHITE_STOCK } from '../recipe/plain-plate.ts';
 import { inkOfColour, pickColours } from './pick-inks.ts';
 import {
   isColourRoute,

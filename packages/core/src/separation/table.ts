@@ -1,4 +1,4 @@
-import { bytesAt, FILTER, keep, kernels, pixelsAt, ROWS, SEPARATED } from '../kernel/memory.ts';
+import { bytesAt, FILTER, uploadOnce, kernels, pixelsAt, ROWS, SEPARATED } from '../kernel/memory.ts';
 import { SOLID } from '../raster/plane.ts';
 import type { Grid } from './grid.ts';
 
@@ -71,7 +71,7 @@ function byFours(
   make: (nodes: number) => void,
 ): void {
   for (const [i, four] of foursOf({ size, inks, data }).entries()) {
-    make(keep(four));
+    make(uploadOnce(four));
     for (let k = 0; k < Math.min(4, inks - 4 * i); k++) {
       out[4 * i + k].set(pixelsAt(SEPARATED.out + k * SEPARATED.apart, count), at);
     }

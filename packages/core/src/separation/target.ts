@@ -3,7 +3,7 @@ import { srgbToLinear } from '../colour/srgb.ts';
 import { wideToXyz } from '../colour/wide-rgb.ts';
 import { anyAmounts, invert } from '../ink/invert.ts';
 import type { InkModel } from '../ink/model.ts';
-import { power } from '../power.ts';
+import { power } from '../base/power.ts';
 
 /** The colour that a colour of a picture should print as. */
 export type Target = (red: number, green: number, blue: number) => Lab;

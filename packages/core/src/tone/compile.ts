@@ -3,7 +3,7 @@ import type { RowFilter } from '../filter/row-filter.ts';
 import { coverageTable } from '../raster/coverage-table.ts';
 import { SOLID, type Plane } from '../raster/plane.ts';
 import type { Rows } from '../raster/rows.ts';
-import { recentOnly } from '../recent.ts';
+import { recentOnly } from '../base/recent.ts';
 import { stepKind } from './steps/index.ts';
 import type { AreaPlace } from './steps/step.ts';
 import type { GreyReading, Tone, ToneStep } from './tone.ts';

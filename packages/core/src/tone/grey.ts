@@ -1,4 +1,4 @@
-import { bytesAt, keep, kernels, pixelsAt, ROWS } from '../kernel/memory.ts';
+import { bytesAt, uploadOnce, kernels, pixelsAt, ROWS } from '../kernel/memory.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import { fullSample, hasAlpha, type Picture } from '../raster/picture.ts';
 import type { Region } from '../raster/region.ts';
@@ -99,7 +99,7 @@ function summedCoverage(
   for (let y = 0; y < region.height; y++) {
     const from = ((region.y + y) * width + region.x) * channels;
     row.set(data.subarray(from, from + region.width * channels));
-    kernels.greyRow(ROWS.source, channels, red, green, blue, keep(table), ROWS.out, region.width);
+    kernels.greyRow(ROWS.source, channels, red, green, blue, uploadOnce(table), ROWS.out, region.width);
     out.data.set(made, y * region.width);
   }
   return out;

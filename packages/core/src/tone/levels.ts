@@ -1,4 +1,4 @@
-import { power } from '../power.ts';
+import { power } from '../base/power.ts';
 
 /** Levels on coverage, all in percent but `mid`. */
 export interface Levels {

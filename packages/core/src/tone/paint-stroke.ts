@@ -1,6 +1,6 @@
 import { mapPoint, type Affine } from '../raster/affine.ts';
 import { SOLID, type Plane } from '../raster/plane.ts';
-import type { Stroke } from '../field.ts';
+import type { Stroke } from '../base/field.ts';
 
 /**
  * Paints a stroke on a plane. Within one stroke the brush does not add to itself.

@@ -1,4 +1,4 @@
-import { numberOf } from '../identity.ts';
+import { numberOf } from '../base/identity.ts';
 import type { Picture } from '../raster/picture.ts';
 import { greyCoverage } from './grey.ts';
 import type { ToneSource } from './tone-rows.ts';

@@ -1,4 +1,4 @@
-import { randomAt } from '../random.ts';
+import { randomAt } from '../base/random.ts';
 import { cutRows } from '../raster/rows.ts';
 import { toneOf, toneStep } from '../testing.ts';
 import type { Picture } from '../raster/picture.ts';

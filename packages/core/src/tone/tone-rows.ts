@@ -4,10 +4,10 @@ import { SOLID, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import { cutRows, type Rows } from '../raster/rows.ts';
 import { throughFilters, type RowFilter } from '../filter/row-filter.ts';
-import { bandPlane, retire } from '../kernel/bands.ts';
-import { keep, kernels } from '../kernel/memory.ts';
-import { giveBack } from '../raster/scratch.ts';
-import { recentBytes } from '../recent.ts';
+import { bandPlane, releaseBand } from '../raster/band-plane.ts';
+import { uploadOnce, kernels } from '../kernel/memory.ts';
+import { recycle } from '../raster/scratch.ts';
+import { recentBytes } from '../base/recent.ts';
 import { compileTone, type ToneStage } from './compile.ts';
 import type { Tone } from './tone.ts';
 
@@ -36,11 +36,11 @@ const MOST_PIXELS = 8e6;
 const LEAST_SHARE = 0.7;
 
 /** Bands of finished tones, of all originals. Once a tone is made, screens can change without making it again. */
-const recentFinished = recentBytes<Plane>(96 << 20, ({ data }) => data.byteLength, retire);
+const recentFinished = recentBytes<Plane>(96 << 20, ({ data }) => data.byteLength, releaseBand);
 /** What a step that is being changed begins from: while it is, the steps before it need not be made again. */
-const recentBefore = recentBytes<Plane>(96 << 20, ({ data }) => data.byteLength, retire);
+const recentBefore = recentBytes<Plane>(96 << 20, ({ data }) => data.byteLength, releaseBand);
 /** Bands on their way through the steps. */
-const recentPassing = recentBytes<Plane>(32 << 20, ({ data }) => data.byteLength, retire);
+const recentPassing = recentBytes<Plane>(32 << 20, ({ data }) => data.byteLength, releaseBand);
 
 /** Stages of a source's latest tone, and which of them stayed the same when it changed last. */
 interface Latest {
@@ -152,7 +152,7 @@ const SAME = Uint16Array.from({ length: SOLID + 1 }, (_, coverage) => coverage);
 const tableFilter = (table: Uint16Array): RowFilter => ({
   before: 0,
   after: 0,
-  make: (_y, at, out, width) => kernels.throughTable(at(0), keep(table), out, width),
+  make: (_y, at, out, width) => kernels.throughTable(at(0), uploadOnce(table), out, width),
 });
 
 /** Rows `top` to `bottom` of what an area step makes of rows, on a grid that may be finer. */
@@ -168,12 +168,12 @@ function applied(
   const to = Math.min(height, Math.ceil(bottom / finer) + margin);
   const around = cutRows(input, { x: 0, y: from, width, height: to - from });
   const made = apply(around, { x: 0, y: from, fullWidth: width, fullHeight: height, scale, ppi });
-  if (made !== around) giveBack(around);
+  if (made !== around) recycle(around);
   const data = made.data.subarray((top - from * finer) * made.width, (bottom - from * finer) * made.width);
   // What lies around a band is small enough to be kept with it, or else it is cut off.
   if (data.length > LEAST_SHARE * made.data.length) return { width: made.width, height: bottom - top, data };
   const cut = data.slice();
-  giveBack(made);
+  recycle(made);
   return { width: made.width, height: bottom - top, data: cut };
 }
 

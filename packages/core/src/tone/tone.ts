@@ -1,5 +1,5 @@
 import { BT709, type HueWeights } from './grey.ts';
-import type { Field } from '../field.ts';
+import type { Field } from '../base/field.ts';
 
 /**
  * What a grey of the picture asks for. `dots`: a 50 % grey asks for a 50 % dot, as a tone value written in the

@@ -1,5 +1,5 @@
-import { frameOf } from '../plate/frame.ts';
-import type { Scene } from '../plate/scene.ts';
+import { frameOf } from '../recipe/frame.ts';
+import type { Scene } from '../recipe/scene.ts';
 import { bands } from '../raster/region.ts';
 import type { Frame } from '../raster/frame.ts';
 import { cutRows, rowsOf } from '../raster/rows.ts';

@@ -1,9 +1,9 @@
-import { isLineWork } from '../plate/line-work.ts';
-import { baseOf, carriedBy, hasLines, isEdged } from '../plate/plate-art.ts';
-import type { OriginalRecipe, Recipe } from '../plate/recipe.ts';
-import type { Materials, Scene } from '../plate/scene.ts';
-import { readOriginal } from '../plate/read-original.ts';
-import { shifted } from '../plate/shifted.ts';
+import { isLineWork } from '../original/line-work.ts';
+import { baseOf, platesOverBase, hasLines, isEdged } from '../plate/plate-art.ts';
+import type { OriginalRecipe, Recipe } from '../recipe/recipe.ts';
+import type { Materials, Scene } from '../recipe/scene.ts';
+import { readOriginal } from '../original/read-original.ts';
+import { shifted } from '../original/shifted.ts';
 import { lineInks, routeInks } from '../separation/route.ts';
 import { boxArea, containerArea, cutArea, lettersOf, lineShapes, type LineShape } from './line-shapes.ts';
 import { areaOfContours, boxesMeet, boxOf, rectangle, shared, without, type Area } from './area.ts';
@@ -45,8 +45,8 @@ export function hasGeometry(recipe: Recipe, plate: number): boolean {
   if (isEdged(recipe, plate)) return false;
   const saying = sayingOn(recipe, plate);
   if (saying.some(isPixels)) return false;
-  if (carriedBy(recipe, plate).length > 0 || baseOf(recipe, plate) >= 0) {
-    const others = [plate, baseOf(recipe, plate), ...carriedBy(recipe, plate)].filter((one) => one >= 0);
+  if (platesOverBase(recipe, plate).length > 0 || baseOf(recipe, plate) >= 0) {
+    const others = [plate, baseOf(recipe, plate), ...platesOverBase(recipe, plate)].filter((one) => one >= 0);
     return !hasLines({ recipe }, plate) && others.every((one) => sayingOn(recipe, one).every(isPlain));
   }
   // Soft edges over line work hide it by halves.
@@ -72,7 +72,7 @@ export function hardEdges(scene: Scene, plate: number, units: Units): HardEdges 
   const reach = BEYOND * units.perMm;
   const { width, height } = units.frame;
   const everything = rectangle({ left: -reach, top: -reach, right: width + reach, foot: height + reach });
-  const isBase = carriedBy(recipe, plate).length > 0 || baseOf(recipe, plate) >= 0;
+  const isBase = platesOverBase(recipe, plate).length > 0 || baseOf(recipe, plate) >= 0;
   const made: Made = { faces: [everything], lines: [] };
   if (isBase) return made;
   const { ink, shift } = recipe.plates[plate];

@@ -1,4 +1,4 @@
-import { recentOnly } from '../recent.ts';
+import { recentOnly } from '../base/recent.ts';
 import type { Supercell } from '../screen/supercell.ts';
 import { areaOf, type Piece } from './piece.ts';
 import type { CellShape } from './cell-shapes.ts';

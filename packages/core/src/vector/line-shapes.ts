@@ -1,14 +1,15 @@
+import { MissingMaterial } from '../base/errors.ts';
 import { outlineLettering, type Lettering } from '../lettering/lettering.ts';
-import { containerOutlines } from '../mask/container.ts';
+import { containerDrawing, containerOutlines } from '../original/mask/container.ts';
 import { flatten, mapContour, type Contour } from '../path/contour.ts';
 import type { FillRule } from '../path/fill.ts';
 import { strokePolygons, type StrokeStyle } from '../path/stroke.ts';
-import { gridToBox, placedHeight, boxToPicture } from '../plate/placed.ts';
-import { lineTones } from '../plate/line-work.ts';
-import { pictureOf, readOriginal } from '../plate/read-original.ts';
-import type { OriginalRecipe } from '../plate/recipe.ts';
-import type { Materials } from '../plate/scene.ts';
-import { cutPlane } from '../cut/cut-rows.ts';
+import { gridToBox, placedHeight, boxToPicture } from '../original/placed.ts';
+import { lineTones } from '../original/line-work.ts';
+import { pictureOf, readOriginal } from '../original/read-original.ts';
+import type { OriginalRecipe } from '../recipe/recipe.ts';
+import type { Materials } from '../recipe/scene.ts';
+import { cutPlane } from '../original/cut/cut-rows.ts';
 import { after, inverse, mapPoint, scaled, type Affine } from '../raster/affine.ts';
 import { mmToPixels } from '../raster/frame.ts';
 import { percentToCoverage } from '../raster/plane.ts';
@@ -67,10 +68,7 @@ const boxMap = (original: OriginalRecipe, materials: Materials, units: Units): A
 /** What a container holds, its margin with it. */
 export function containerArea(original: OriginalRecipe, materials: Materials, units: Units): Area {
   const container = original.container!;
-  const drawing = container.path === null ? undefined : materials.drawings.get(container.path);
-  if (container.shape === 'path' && !drawing) {
-    throw new Error(`The container of “${original.name}” is missing.`);
-  }
+  const drawing = containerDrawing(original, materials);
   const height = placedHeight(original, pictureOf(original, materials));
   const toBox = gridToBox(original, height, units.frame);
   const ratio = height / original.placement.width;
@@ -167,7 +165,7 @@ export const lettersOf = (
 ): readonly Contour[] => {
   const content = original.content as Lettering;
   const face = materials.typefaces.get(content.font);
-  if (!face) throw new Error(`The typeface of “${original.name}” is missing.`);
+  if (!face) throw new MissingMaterial('typeface', original.name, content.font);
   const { width, height, contours } = outlineLettering(content, face);
   const toUnits = after(scaled(1 / width, 1 / height), inverse(boxMap(original, materials, units)));
   return contours.map((contour) => mapContour({ ...contour, closed: true }, toUnits));
@@ -205,7 +203,7 @@ function letteringShapes(original: OriginalRecipe, materials: Materials, units: 
 function drawingShapes(original: OriginalRecipe, materials: Materials, units: Units): LineShape[] {
   if (original.content.kind !== 'drawing') throw new TypeError('This original is no drawing.');
   const drawing = materials.drawings.get(original.content.drawing);
-  if (!drawing) throw new Error(`The drawing “${original.name}” is missing.`);
+  if (!drawing) throw new MissingMaterial('drawing', original.name, original.content.drawing);
   const map = after(
     scaled(1 / drawing.width, 1 / drawing.height),
     inverse(boxMap(original, materials, units)),

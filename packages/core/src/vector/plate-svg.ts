@@ -1,9 +1,9 @@
 import { labToHex } from '../colour/lab.ts';
 import { plateBits, toneBits } from '../plate/evaluate.ts';
-import { filmFrame, frameOf } from '../plate/frame.ts';
+import { filmFrame, frameOf } from '../recipe/frame.ts';
 import { plateArt } from '../plate/plate-art.ts';
-import type { Recipe } from '../plate/recipe.ts';
-import type { Scene } from '../plate/scene.ts';
+import type { Recipe } from '../recipe/recipe.ts';
+import type { Scene } from '../recipe/scene.ts';
 import { bitAt, countInk } from '../raster/bits.ts';
 import { MM_PER_INCH } from '../raster/frame.ts';
 import { SOLID } from '../raster/plane.ts';

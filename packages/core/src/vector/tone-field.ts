@@ -1,8 +1,7 @@
 import { plateArt } from '../plate/plate-art.ts';
-import type { Scene } from '../plate/scene.ts';
+import type { Scene } from '../recipe/scene.ts';
 import { fillPolygons } from '../path/fill.ts';
 import { bitAt, createBits, type Bits } from '../raster/bits.ts';
-import { workPlane } from '../kernel/memory.ts';
 import type { Frame } from '../raster/frame.ts';
 import { createPlane, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
@@ -10,11 +9,8 @@ import type { Area } from './area.ts';
 import type { Units } from './units.ts';
 
 /** A plate's tones on a grid, without its line work. */
-export function tonesOf(scene: Scene, plate: number, grid: Frame, region: Region): Plane {
-  const work = workPlane(region.width, region.height);
-  const { tone } = plateArt(scene, plate, grid, region, work);
-  return tone === work ? { ...tone, data: tone.data.slice() } : tone;
-}
+export const tonesOf = (scene: Scene, plate: number, grid: Frame, region: Region): Plane =>
+  plateArt(scene, plate, grid, region).tone;
 
 /** The pixels of a grid whose middles lie in an area. */
 export function bitsIn(area: Area, units: Units, grid: Frame, region: Region): Bits {

@@ -1,5 +1,5 @@
-import { filmFrame } from '../plate/frame.ts';
-import type { Recipe } from '../plate/recipe.ts';
+import { filmFrame } from '../recipe/frame.ts';
+import type { Recipe } from '../recipe/recipe.ts';
 import { MM_PER_INCH, type Frame } from '../raster/frame.ts';
 
 /** What a file of geometry is drawn in: whole units, so many to a millimetre, on a grid of which each is a pixel. */

@@ -1,11 +1,11 @@
 import { Resvg } from '@resvg/resvg-js';
 import type { Drawing, Shape } from '../drawing/drawing.ts';
 import type { Contour } from '../path/contour.ts';
-import { filmFrame } from '../plate/frame.ts';
-import { plainPlate } from '../plate/plain-plate.ts';
-import type { Recipe } from '../plate/recipe.ts';
+import { filmFrame } from '../recipe/frame.ts';
+import { plainPlate } from '../recipe/plain-plate.ts';
+import type { Recipe } from '../recipe/recipe.ts';
 import { plateBits } from '../plate/evaluate.ts';
-import type { Scene } from '../plate/scene.ts';
+import type { Scene } from '../recipe/scene.ts';
 import { bitAt } from '../raster/bits.ts';
 import type { Picture } from '../raster/picture.ts';
 import { buildPyramid } from '../raster/pyramid.ts';

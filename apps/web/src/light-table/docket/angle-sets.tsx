@@ -3,7 +3,7 @@ import { anglesApart, angleSets, moirePeriod, withAngles } from '@brachytone/job
 import { useDocument } from '../../store/use-job.ts';
 import { useEditRecipe } from '../../store/use-edit-recipe.ts';
 import { inkOnStock } from '../ink-colour.ts';
-import { lengthWords } from '../words.ts';
+import { lengthWords } from '../../words/words.ts';
 import { Group } from './group.tsx';
 
 const SIZE = 58;

@@ -1,9 +1,9 @@
 import type { ChoiceField, Field, NumberField as NumberFieldOf, SeedField } from '@brachytone/core';
 import { Dices } from 'lucide-react';
-import { DEGREES, LPI, PERCENT, PLAIN, PPI, pixelsOf, SMALL_MM, type Unit } from '../../controls/quantity.ts';
+import { DEGREES, LPI, PERCENT, PLAIN, PPI, pixelsOf, SMALL_MM, type Unit } from '../../words/quantity.ts';
 import { Segmented } from '../../controls/segmented.tsx';
 import { SliderRow } from '../../controls/slider-row.tsx';
-import type { NumberPath } from '../strip/strip.ts';
+import type { NumberPath } from '../../store/strip.ts';
 import { Row } from './group.tsx';
 
 const UNITS: Record<NumberFieldOf['unit'], (ppi: number) => Unit> = {

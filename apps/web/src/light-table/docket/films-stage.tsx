@@ -1,7 +1,7 @@
 import { filmFrame, vectorManner } from '@brachytone/core';
 import { LIMITS, type FilmFormat } from '@brachytone/job';
 import { Button } from '../../controls/button.tsx';
-import { PIXELS } from '../../controls/quantity.ts';
+import { PIXELS } from '../../words/quantity.ts';
 import { Segmented } from '../../controls/segmented.tsx';
 import { SwitchRow } from '../../controls/switch-row.tsx';
 import { SliderRow } from '../../controls/slider-row.tsx';

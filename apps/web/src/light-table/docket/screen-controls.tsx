@@ -1,5 +1,5 @@
 import {
-  carries,
+  isSequential,
   counts,
   newScreen,
   SCREEN_KINDS,
@@ -9,9 +9,9 @@ import {
 } from '@brachytone/core';
 import { LIMITS } from '@brachytone/job';
 import { useMemo } from 'react';
-import { PERCENT, PPI } from '../../controls/quantity.ts';
+import { PERCENT, PPI } from '../../words/quantity.ts';
 import { SliderRow } from '../../controls/slider-row.tsx';
-import type { NumberPath } from '../strip/strip.ts';
+import type { NumberPath } from '../../store/strip.ts';
 import { FieldRow } from './field-row.tsx';
 import { MotifRow } from './motif-row.tsx';
 import { SHAPE_CHOICES, SwatchChoice } from './swatch-choice.tsx';
@@ -51,7 +51,7 @@ export function ScreenControls({
         name,
         title: `${name}. ${says}`,
         screen: newScreen(kind),
-      })).filter((choice) => !part || !carries(choice.screen)),
+      })).filter((choice) => !part || !isSequential(choice.screen)),
     [part],
   );
   const { fields } = screenKind(screen.kind);

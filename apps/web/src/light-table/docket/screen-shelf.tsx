@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { KeepForm } from '../../controls/keep-form.tsx';
 import { useDropScreenMutation, useKeepScreenMutation, useScreensQuery } from '../../store/api.ts';
 import { orSay } from '../../store/or-say.ts';
-import { screenWords } from '../words.ts';
+import { screenWords } from '../../words/words.ts';
 import { ScreenSwatch } from './screen-swatch.tsx';
 
 const WIDTH = 128;

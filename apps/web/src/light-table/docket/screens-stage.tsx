@@ -11,7 +11,7 @@ import { edit } from '../../store/job-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';
 import { showPlate } from '../../store/view-slice.ts';
-import { lengthWords, screenWords } from '../words.ts';
+import { lengthWords, screenWords } from '../../words/words.ts';
 import { Fact, Group } from './group.tsx';
 import { AngleSets } from './angle-sets.tsx';
 import { InkChip } from './inks/ink-chip.tsx';

@@ -8,7 +8,7 @@ import { useDocument } from '../../store/use-job.ts';
 import { usePointer } from '../rack/pointer.ts';
 import { useTones } from '../rack/readout.tsx';
 import { whatToDraw } from '../table/what.ts';
-import { lengthWords } from '../words.ts';
+import { lengthWords } from '../../words/words.ts';
 
 /** Diameter of the glass in CSS pixels. */
 const GLASS = 208;

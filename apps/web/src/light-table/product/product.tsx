@@ -8,7 +8,7 @@ import { useAppSelector } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';
 import { useSize } from '../table/use-size.ts';
 import { whatToDraw } from '../table/what.ts';
-import { sheetWords } from '../words.ts';
+import { sheetWords } from '../../words/words.ts';
 import { likelyScene, SCENES } from './scenes.ts';
 import { drawWarped } from './warp.ts';
 

@@ -12,7 +12,7 @@ import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';
 import { showPlate } from '../../store/view-slice.ts';
 import { moveTo } from '../move-to.ts';
-import { areaWords, screenWords, shortScreen } from '../words.ts';
+import { areaWords, screenWords, shortScreen } from '../../words/words.ts';
 
 const CLEAR: LinearRgb = [0.93, 0.93, 0.91];
 const BLACK: LinearRgb = [0.01, 0.01, 0.01];

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { labWords } from '../../controls/lab.ts';
 import { inWorker } from '../../engine/engine.ts';
 import { useDocument } from '../../store/use-job.ts';
-import { lengthWords } from '../words.ts';
+import { lengthWords } from '../../words/words.ts';
 import { InkChip } from '../docket/inks/ink-chip.tsx';
 import { usePointer } from './pointer.ts';
 

@@ -1,14 +1,14 @@
 import type { Frame, View } from '@brachytone/core';
 import type { JobDocument } from '@brachytone/job';
 import { useMemo, useRef } from 'react';
-import { formatQuantity } from '../../controls/quantity.ts';
+import { formatQuantity } from '../../words/quantity.ts';
 import { useDrawing } from '../../engine/use-drawing.ts';
 import { edit } from '../../store/job-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';
 import { stripOpened } from '../../store/view-slice.ts';
 import { whatToDraw } from '../table/what.ts';
-import { stripValues, withNumbers, type NumberPath, type Strip } from './strip.ts';
+import { stripValues, withNumbers, type NumberPath, type Strip } from '../../store/strip.ts';
 
 /** The visible part of the sheet, cut into bands, each made with another value. */
 export function StripLayer({

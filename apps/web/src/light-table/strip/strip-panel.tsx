@@ -4,7 +4,7 @@ import { NumberField } from '../../controls/number-field.tsx';
 import { Segmented } from '../../controls/segmented.tsx';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { stripOpened } from '../../store/view-slice.ts';
-import { BANDS, type Strip, type StripAxis } from './strip.ts';
+import { BANDS, type Strip, type StripAxis } from '../../store/strip.ts';
 
 /** What is tried, over which span, and where. */
 export function StripPanel() {

@@ -1,7 +1,7 @@
 import { Eye } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { Button } from '../../controls/button.tsx';
-import { FINE_MM, METRES } from '../../controls/quantity.ts';
+import { FINE_MM, METRES } from '../../words/quantity.ts';
 import { SliderRow } from '../../controls/slider-row.tsx';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { lookSet, zoomed } from '../../store/view-slice.ts';

@@ -10,6 +10,6 @@ export const blueNoise = defineScreen({
   fields: { spot: SPOT_SIZE(0.12) },
   words: ({ spot }) => `blue noise · ${spotSizeWords(spot)}`,
   spotSize: ({ spot }) => spot,
-  carries: () => false,
+  sequential: () => false,
   make: (_, limits) => tiled(blueTile(), limits),
 });

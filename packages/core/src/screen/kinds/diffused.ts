@@ -24,7 +24,7 @@ export const diffused = defineScreen({
   },
   words: ({ spot, kernel }) => `diffused ${kernel} · ${spotSizeWords(spot)}`,
   spotSize: ({ spot }) => spot,
-  carries: () => true,
+  sequential: () => true,
   make: ({ kernel, loosen }, limits) =>
     diffusing(
       {

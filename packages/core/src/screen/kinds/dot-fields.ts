@@ -1,4 +1,4 @@
-import type { MotifField, NumberField, SpotField } from '../../field.ts';
+import type { MotifField, NumberField, SpotField } from '../../base/field.ts';
 import { MM_PER_INCH } from '../../raster/frame.ts';
 import { MOTIFS } from '../spot/motif.ts';
 import { spotOf, SPOTS } from '../spot/index.ts';

@@ -1,10 +1,10 @@
 import { MM_PER_INCH, mmToPixels, type Frame } from '../../raster/frame.ts';
 import { SOLID } from '../../raster/plane.ts';
-import { recentOnly } from '../../recent.ts';
-import { turnOf } from '../../turn.ts';
+import { recentOnly } from '../../base/recent.ts';
+import { turnOf } from '../../base/turn.ts';
 import { largestApart } from '../apart.ts';
 import type { DotLimits } from '../dot-limits.ts';
-import { FRAYS, placesBy, scatteringNumbers } from '../places.ts';
+import { FRAYS, placesBy, scatteringNumbers } from '../../kernel/places.ts';
 import { spotOf } from '../spot/index.ts';
 import { findSupercell, type Supercell } from '../supercell.ts';
 import { buildThresholds, type Thresholds } from '../thresholds.ts';
@@ -56,7 +56,7 @@ export const dots = defineScreen({
     },
   },
   words: (settings) => spotWords(settings),
-  carries: () => false,
+  sequential: () => false,
   lattice(settings) {
     return {
       ...latticeFacts(settings),
@@ -89,7 +89,7 @@ export const dots = defineScreen({
     const table = cellTable(key, spot, kept);
     const warp = scatteredWarp(settings, frame);
     return {
-      carries: false,
+      sequential: false,
       margin: 0,
       screen: (coverage, region) => screenWarped(coverage, region, table, warp),
     };

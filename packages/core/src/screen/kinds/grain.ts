@@ -56,7 +56,7 @@ export const grain = defineScreen({
     seed: { type: 'seed', label: 'Throw', start: 1 },
   },
   words: ({ manner, size }) => `${manner} · ${spotSizeWords(size)}`,
-  carries: () => false,
+  sequential: () => false,
   make({ manner, size, length, angle, strength, contrast, seed }, limits, frame) {
     const tile = grainTile({
       size: mmToPixels(size, frame),

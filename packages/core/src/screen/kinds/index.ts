@@ -1,3 +1,4 @@
+import { UnknownKind } from '../../base/errors.ts';
 import { blueNoise } from './blue-noise.ts';
 import { clumps } from './clumps.ts';
 import { diffused } from './diffused.ts';
@@ -20,9 +21,9 @@ export const SCREEN_KINDS: readonly ScreenKind[] = [
   threshold,
 ];
 
-/** @throws RangeError when there is no such kind of screen */
+/** @throws UnknownKind when there is no such kind of screen */
 export function screenKind(kind: string): ScreenKind {
   const found = SCREEN_KINDS.find((one) => one.kind === kind);
-  if (!found) throw new RangeError(`There is no screen “${kind}”.`);
+  if (!found) throw new UnknownKind('screen', kind);
   return found;
 }

@@ -1,4 +1,4 @@
-import type { Fields, SettingsOf } from '../../field.ts';
+import type { Fields, SettingsOf } from '../../base/field.ts';
 import type { Frame } from '../../raster/frame.ts';
 import type { Bits } from '../../raster/bits.ts';
 import type { Plane } from '../../raster/plane.ts';
@@ -9,7 +9,7 @@ import type { Supercell } from '../supercell.ts';
 
 /** Turns coverage into bits by each pixel's place alone: any region equals that part of the whole. */
 export interface PlaceScreener {
-  readonly carries: false;
+  readonly sequential: false;
   /** Pixels of coverage around a region that its bits depend on. */
   readonly margin: number;
   /** @param coverage of the region grown by the margin on every side; beyond the sheet is bare */
@@ -19,19 +19,19 @@ export interface PlaceScreener {
 }
 
 /** One that carries something on from row to row, or looks at the whole: a plate is made from its top down, once. */
-export interface CarryingScreener {
-  readonly carries: true;
-  readonly start: (width: number, height: number) => Carrying;
+export interface SequentialScreener {
+  readonly sequential: true;
+  readonly start: (width: number, height: number) => SequentialRun;
 }
 
-export interface Carrying {
+export interface SequentialRun {
   /** The bits of the next whole rows. */
   readonly rows: (coverage: Plane) => Bits;
   /** Changes the bits of the whole plate once all rows are made. */
   readonly finish?: (bits: Bits) => void;
 }
 
-export type Screener = PlaceScreener | CarryingScreener;
+export type Screener = PlaceScreener | SequentialScreener;
 
 /** How far the coverage at a place, in pixels of the grid that need not be whole, is above what is needed to ink it: above 0 it is. */
 export type Excess = (x: number, y: number, coverage: number) => number;
@@ -76,7 +76,7 @@ export interface ScreenKind<F extends Fields = Fields> {
   readonly spotSize?: (settings: SettingsOf<F>) => number;
   readonly lattice?: (settings: SettingsOf<F>) => Lattice;
   /** True when it carries something on from row to row, so that a part cannot be made without what lies above it. */
-  readonly carries: (settings: SettingsOf<F>) => boolean;
+  readonly sequential: (settings: SettingsOf<F>) => boolean;
   /** Its dots as geometry, where they stand in no straight lattice; undefined where there is no such thing. */
   readonly contours?: (settings: SettingsOf<F>, limits: DotLimits, frame: Frame) => Contoured;
   /** @param frame the grid it is made on, a pixel a spot */

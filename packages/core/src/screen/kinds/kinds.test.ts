@@ -1,6 +1,6 @@
-import { filmFrame } from '../../plate/frame.ts';
+import { filmFrame } from '../../recipe/frame.ts';
 import { plateBits } from '../../plate/evaluate.ts';
-import type { Scene } from '../../plate/scene.ts';
+import type { Scene } from '../../recipe/scene.ts';
 import { bitAt, countInk, cropBits, type Bits } from '../../raster/bits.ts';
 import { createPlane, SOLID } from '../../raster/plane.ts';
 import { greyPicture, sceneOf } from '../../testing.ts';
@@ -105,7 +105,7 @@ describe('flat tones over a whole tile', () => {
   ])('%s inks exactly as many spots as asked', (_, screen, side) => {
     const frame = { width: side, height: side, resolution: 1200, bleed: 0 };
     const screener = screenerFor(screen, frame);
-    if (screener.carries) throw new Error('It is made by place.');
+    if (screener.sequential) throw new Error('It is made by place.');
     for (const coverage of [1, 300, 6553, 20000, 32768, 50001, 65200, 65534]) {
       const bits = screener.screen(createPlane(side, side, coverage), {
         x: 0,

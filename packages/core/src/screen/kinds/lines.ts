@@ -4,9 +4,9 @@ import { createBits, type Bits } from '../../raster/bits.ts';
 import { SOLID, type Plane } from '../../raster/plane.ts';
 import type { Region } from '../../raster/region.ts';
 import { cutRows, rowsOf } from '../../raster/rows.ts';
-import { recentOnly } from '../../recent.ts';
-import { turnOf } from '../../turn.ts';
-import { placesBy, runningNumbers, type PlaceKind } from '../places.ts';
+import { recentOnly } from '../../base/recent.ts';
+import { turnOf } from '../../base/turn.ts';
+import { placesBy, runningNumbers, type PlaceKind } from '../../kernel/places.ts';
 import { spotOf } from '../spot/index.ts';
 import { smoothThresholds } from '../smooth-cell.ts';
 import { cellTable, excessOver, screenWarped, shiftFor, type Warp } from '../warp.ts';
@@ -140,7 +140,7 @@ export const lines = defineScreen({
     const run = PATHS.find(({ value }) => value === settings.path)!.label.toLowerCase();
     return settings.spot === 'line' ? `lines, ${run}` : `${spotWords(settings)}, ${run}`;
   },
-  carries: () => false,
+  sequential: () => false,
   lattice: (settings) => ({ ...latticeFacts(settings), limited: (limits) => limits }),
   contours(settings, limits, frame) {
     const threshold = smoothThresholds(spotKey(settings), spotOf(settings.spot, settings));
@@ -171,7 +171,7 @@ export const lines = defineScreen({
     const cell = gaussianCell(sigma);
     const blurMargin = sigma > 0 ? gaussianMargin(sigma) + cell + 16 : 0;
     return {
-      carries: false,
+      sequential: false,
       margin: blurMargin,
       screen(coverage, region) {
         const relief =

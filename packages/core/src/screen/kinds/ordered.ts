@@ -29,7 +29,7 @@ export const ordered = defineScreen({
   words: ({ spot, pattern }) =>
     `${pattern === 'clustered' ? 'small dots' : `pattern of ${pattern}`} · ${spotSizeWords(spot)}`,
   spotSize: ({ spot }) => spot,
-  carries: () => false,
+  sequential: () => false,
   make({ pattern }, limits) {
     if (pattern === 'clustered') {
       return tiled(buildThresholds(findSupercell(1 / CLUSTER, 45, 1), spotOf('euclidean')), limits);

@@ -1,4 +1,4 @@
-import type { NumberField } from '../../field.ts';
+import type { NumberField } from '../../base/field.ts';
 
 /** Side of the smallest mark, made of whole film pixels. */
 export const SPOT_SIZE = (start: number): NumberField => ({

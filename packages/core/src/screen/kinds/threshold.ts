@@ -31,7 +31,7 @@ export const threshold = defineScreen({
     },
   },
   words: ({ level }) => `threshold · ${Number(level.toFixed(1))} %`,
-  carries: ({ specks, holes }) => specks > 0 || holes > 0,
+  sequential: ({ specks, holes }) => specks > 0 || holes > 0,
   make({ level, specks, holes }, limits, { resolution }) {
     const table = limitTable(limits);
     const least = Math.max(1, percentToCoverage(level));
@@ -46,11 +46,11 @@ export const threshold = defineScreen({
       return bits;
     };
     if (specks === 0 && holes === 0)
-      return { carries: false, margin: 0, screen: (coverage) => solid(coverage) };
+      return { sequential: false, margin: 0, screen: (coverage) => solid(coverage) };
     // Squares of these sides have the areas that are too small.
     const area = (side: number) => ((side / MM_PER_INCH) * resolution) ** 2;
     return {
-      carries: true,
+      sequential: true,
       start: () => ({
         rows: solid,
         finish: (bits) => {

@@ -1,6 +1,6 @@
-import { randomAt } from '../../random.ts';
-import { recentOnly } from '../../recent.ts';
-import { turnOf } from '../../turn.ts';
+import { randomAt } from '../../base/random.ts';
+import { recentOnly } from '../../base/recent.ts';
+import { turnOf } from '../../base/turn.ts';
 import { orderOf, tileOf } from '../tile.ts';
 import type { Thresholds } from '../thresholds.ts';
 

@@ -1,4 +1,4 @@
-import { randomAt } from '../../random.ts';
+import { randomAt } from '../../base/random.ts';
 
 /** How far pixels push, in pixels, and the bell they push by. */
 const REACH = 9;

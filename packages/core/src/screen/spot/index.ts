@@ -1,3 +1,4 @@
+import { UnknownKind } from '../../base/errors.ts';
 import { cross } from './cross.ts';
 import { diamond } from './diamond.ts';
 import { ellipse } from './ellipse.ts';
@@ -15,6 +16,6 @@ export const SPOTS: readonly Spot[] = [round, euclidean, ellipse, diamond, squar
 /** The shape of the given id, bent if it is told how. */
 export function spotOf(id: string, shape?: SpotShape): Spot {
   const spot = SPOTS.find((candidate) => candidate.id === id);
-  if (!spot) throw new RangeError(`There is no dot shape “${id}”.`);
+  if (!spot) throw new UnknownKind('dot shape', id);
   return (shape && spot.shaped?.(shape)) ?? spot;
 }

@@ -2,7 +2,7 @@ import { flatten, type Polyline } from '../../path/contour.ts';
 import { fillPolygons } from '../../path/fill.ts';
 import { parseContours } from '../../path/parse-path.ts';
 import { bitAt, createBits } from '../../raster/bits.ts';
-import { recentOnly } from '../../recent.ts';
+import { recentOnly } from '../../base/recent.ts';
 import type { Spot } from './spot.ts';
 
 /** Points of the table of a motif's values, each way. */

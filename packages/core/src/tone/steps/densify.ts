@@ -1,4 +1,4 @@
-import { power } from '../../power.ts';
+import { power } from '../../base/power.ts';
 import { defineStep } from './step.ts';
 
 /** What one printing leaves bare, the next covers in the same share: 1 − (1 − c)ⁿ. */

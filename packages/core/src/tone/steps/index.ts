@@ -1,3 +1,4 @@
+import { UnknownKind } from '../../base/errors.ts';
 import { bands } from './bands.ts';
 import { blur } from './blur.ts';
 import { brush } from './brush.ts';
@@ -11,7 +12,7 @@ import { recover } from './recover.ts';
 import { refine } from './refine.ts';
 import { sharpen } from './sharpen.ts';
 import { specks } from './specks.ts';
-import { startOfFields, type Field } from '../../field.ts';
+import { startOfFields, type Field } from '../../base/field.ts';
 import type { StepKind } from './step.ts';
 
 /** Every kind of tone step, in the order they are offered. */
@@ -31,10 +32,10 @@ export const STEP_KINDS: readonly StepKind[] = [
   brush,
 ];
 
-/** @throws RangeError when there is no such kind of step */
+/** @throws UnknownKind when there is no such kind of step */
 export function stepKind(kind: string): StepKind {
   const found = STEP_KINDS.find((one) => one.kind === kind);
-  if (!found) throw new RangeError(`There is no tone step “${kind}”.`);
+  if (!found) throw new UnknownKind('tone step', kind);
   return found;
 }
 

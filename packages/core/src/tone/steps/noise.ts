@@ -1,6 +1,6 @@
 import type { RowFilter } from '../../filter/row-filter.ts';
-import { keep, kernels, pixelsAt } from '../../kernel/memory.ts';
-import { randomAt, randomColumns } from '../../random.ts';
+import { uploadOnce, kernels, pixelsAt } from '../../kernel/memory.ts';
+import { randomAt, randomColumns } from '../../base/random.ts';
 import { SOLID } from '../../raster/plane.ts';
 import { defineStep } from './step.ts';
 
@@ -48,7 +48,7 @@ export const noise = defineStep({
           ? (y, at, out, width) => {
               const count = (width >> 1) + BEYOND;
               if (columns.length !== count) columns = randomColumns(seed, count);
-              kernels.grainRow(at(0), keep(columns), y, share, out, width);
+              kernels.grainRow(at(0), uploadOnce(columns), y, share, out, width);
             }
           : (y, at, out, width) =>
               addCells(pixelsAt(at(0), width), y / cell, cell, seed, range, pixelsAt(out, width));

@@ -1,4 +1,4 @@
-import type { Fields, SettingsOf } from '../../field.ts';
+import type { Fields, SettingsOf } from '../../base/field.ts';
 import type { RowFilter } from '../../filter/row-filter.ts';
 import type { Plane } from '../../raster/plane.ts';
 import type { Rows } from '../../raster/rows.ts';

@@ -4,7 +4,7 @@ import { pictureSource } from '../picture-source.ts';
 import { toneRows } from '../tone-rows.ts';
 import { NO_TONE, type Tone } from '../tone.ts';
 import { STEP_KINDS } from './index.ts';
-import type { Stroke } from '../../field.ts';
+import type { Stroke } from '../../base/field.ts';
 
 const picture = greyPicture(
   150,

@@ -1,7 +1,7 @@
 import type { Fountain, Ink, Lab } from '@brachytone/core';
 import { LIMITS } from '@brachytone/job';
 import { LabField } from '../../../controls/lab-field.tsx';
-import { DEGREES, PERCENT } from '../../../controls/quantity.ts';
+import { DEGREES, PERCENT } from '../../../words/quantity.ts';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { SwitchRow } from '../../../controls/switch-row.tsx';
 import { TextField } from '../../../controls/text-field.tsx';

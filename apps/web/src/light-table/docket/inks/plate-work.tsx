@@ -2,7 +2,7 @@ import { STRAIGHT, type Ink, type PlateRecipe } from '@brachytone/core';
 import { LIMITS, withHighlights } from '@brachytone/job';
 import { Paintbrush } from 'lucide-react';
 import { useState } from 'react';
-import { DEGREES, FINE_MM, PERCENT } from '../../../controls/quantity.ts';
+import { DEGREES, FINE_MM, PERCENT } from '../../../words/quantity.ts';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { SwitchRow } from '../../../controls/switch-row.tsx';
 import { edit } from '../../../store/job-slice.ts';

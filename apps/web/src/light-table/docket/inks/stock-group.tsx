@@ -4,7 +4,7 @@ import { X } from 'lucide-react';
 import { KeepForm } from '../../../controls/keep-form.tsx';
 import { LabField } from '../../../controls/lab-field.tsx';
 import { Menu, MenuAside, MenuHeading, MenuItem } from '../../../controls/menu.tsx';
-import { FINE_MM, PLAIN } from '../../../controls/quantity.ts';
+import { FINE_MM, PLAIN } from '../../../words/quantity.ts';
 import { Segmented } from '../../../controls/segmented.tsx';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { TextField } from '../../../controls/text-field.tsx';

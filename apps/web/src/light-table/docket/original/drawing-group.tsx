@@ -1,7 +1,7 @@
 import { fileOf } from '@brachytone/job';
 import { useFiles } from '../../../store/use-files.ts';
 import { useOriginal } from '../../../store/use-original.ts';
-import { bytesWords } from '../../words.ts';
+import { bytesWords } from '../../../words/words.ts';
 import { Fact, Group } from '../group.tsx';
 
 /** What is known of line art that came as geometry. */

@@ -2,7 +2,7 @@ import type { Gradient, GradientStop } from '@brachytone/core';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../../controls/button.tsx';
-import { PERCENT } from '../../../controls/quantity.ts';
+import { PERCENT } from '../../../words/quantity.ts';
 import { Segmented } from '../../../controls/segmented.tsx';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { ResetButton, Row } from '../group.tsx';

@@ -3,7 +3,7 @@ import { LIMITS, resetLettering, type LetteringChange } from '@brachytone/job';
 import { useRef } from 'react';
 import { toast } from 'sonner';
 import { typefaceOf, useTypeface } from '../../../engine/use-typeface.ts';
-import { EM, FINE_MM, MM, PERCENT } from '../../../controls/quantity.ts';
+import { EM, FINE_MM, MM, PERCENT } from '../../../words/quantity.ts';
 import { Segmented } from '../../../controls/segmented.tsx';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { sentenceOf, useAddOriginalMutation, useFontsQuery } from '../../../store/api.ts';

@@ -1,6 +1,6 @@
 import type { LineWork, PictureContent } from '@brachytone/core';
 import { LIMITS } from '@brachytone/job';
-import { PERCENT, pixelsOf } from '../../../controls/quantity.ts';
+import { PERCENT, pixelsOf } from '../../../words/quantity.ts';
 import { Segmented } from '../../../controls/segmented.tsx';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { useEditOriginal, useOriginal } from '../../../store/use-original.ts';

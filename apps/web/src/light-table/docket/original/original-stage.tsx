@@ -5,7 +5,7 @@ import { useFiles } from '../../../store/use-files.ts';
 import { useDocument } from '../../../store/use-job.ts';
 import { useOriginal } from '../../../store/use-original.ts';
 import { openStep, showTable } from '../../../store/view-slice.ts';
-import { shortSheet } from '../../words.ts';
+import { shortSheet } from '../../../words/words.ts';
 import { Group } from '../group.tsx';
 import { AddOriginal } from './add-original.tsx';
 import { DrawingGroup } from './drawing-group.tsx';

@@ -1,14 +1,14 @@
 import { effectiveResolution, latticeOf, type Crop, type PictureContent } from '@brachytone/core';
 import { cropToSheet, LIMITS, placeOnSheet, recrop } from '@brachytone/job';
 import { Button } from '../../../controls/button.tsx';
-import { DEGREES } from '../../../controls/quantity.ts';
+import { DEGREES } from '../../../words/quantity.ts';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { useAppDispatch, useAppSelector } from '../../../store/store.ts';
 import { useFiles } from '../../../store/use-files.ts';
 import { useDocument } from '../../../store/use-job.ts';
 import { useEditOriginal, useOriginal } from '../../../store/use-original.ts';
 import { showTable } from '../../../store/view-slice.ts';
-import { bytesWords } from '../../words.ts';
+import { bytesWords } from '../../../words/words.ts';
 import { Fact, Group, ResetButton, Row } from '../group.tsx';
 import { cropToRatio, RATIOS } from './crop-ratios.ts';
 import { LineGroup } from './line-group.tsx';

@@ -3,7 +3,7 @@ import { LIMITS } from '@brachytone/job';
 import { FlipHorizontal2 } from 'lucide-react';
 import { Button } from '../../../controls/button.tsx';
 import { NumberField } from '../../../controls/number-field.tsx';
-import { DEGREES, MM } from '../../../controls/quantity.ts';
+import { DEGREES, MM } from '../../../words/quantity.ts';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { edit } from '../../../store/job-slice.ts';
 import { useAppDispatch } from '../../../store/store.ts';

@@ -1,7 +1,7 @@
 import { refit, sheetName, SHEETS, LIMITS } from '@brachytone/job';
 import { Button } from '../../../controls/button.tsx';
 import { NumberField } from '../../../controls/number-field.tsx';
-import { DPI, MM } from '../../../controls/quantity.ts';
+import { DPI, MM } from '../../../words/quantity.ts';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { edit } from '../../../store/job-slice.ts';
 import { useAppDispatch } from '../../../store/store.ts';

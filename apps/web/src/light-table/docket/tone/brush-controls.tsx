@@ -1,5 +1,5 @@
 import type { Stroke } from '@brachytone/core';
-import { MM, PERCENT } from '../../../controls/quantity.ts';
+import { MM, PERCENT } from '../../../words/quantity.ts';
 import { Segmented } from '../../../controls/segmented.tsx';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { useAppDispatch, useAppSelector } from '../../../store/store.ts';

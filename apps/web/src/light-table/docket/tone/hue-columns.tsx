@@ -2,7 +2,7 @@ import type { HueWeights } from '@brachytone/core';
 import { Slider } from 'radix-ui';
 import { useRef, useState } from 'react';
 import { NumberField } from '../../../controls/number-field.tsx';
-import { PERCENT } from '../../../controls/quantity.ts';
+import { PERCENT } from '../../../words/quantity.ts';
 
 /** Hues in the order of the spectrum, from blue to magenta. */
 const HUES: readonly { hue: keyof HueWeights; name: string; colour: string }[] = [

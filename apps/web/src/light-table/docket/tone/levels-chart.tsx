@@ -1,7 +1,7 @@
 import type { Levels } from '@brachytone/core';
 import { useRef, type PointerEvent } from 'react';
 import { NumberField } from '../../../controls/number-field.tsx';
-import { PERCENT } from '../../../controls/quantity.ts';
+import { PERCENT } from '../../../words/quantity.ts';
 import { Histogram } from './histogram.tsx';
 
 const WIDTH = 258;

@@ -1,4 +1,4 @@
-import type { NumberPath } from '../../strip/strip.ts';
+import type { NumberPath } from '../../../store/strip.ts';
 
 /** Where the settings of a tone step stand in the job. */
 export const stepPath = (original: number, step: number): NumberPath => [

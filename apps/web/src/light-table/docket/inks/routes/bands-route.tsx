@@ -1,6 +1,6 @@
 import type { BandsRoute, OriginalRecipe, PaintedInk } from '@brachytone/core';
 import { Paintbrush, X } from 'lucide-react';
-import { PERCENT } from '../../../../controls/quantity.ts';
+import { PERCENT } from '../../../../words/quantity.ts';
 import { Select } from '../../../../controls/select.tsx';
 import { SliderRow } from '../../../../controls/slider-row.tsx';
 import { useAppDispatch, useAppSelector } from '../../../../store/store.ts';

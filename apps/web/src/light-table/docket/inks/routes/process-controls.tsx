@@ -19,7 +19,7 @@ import {
 } from '@brachytone/job';
 import { useRef } from 'react';
 import { toast } from 'sonner';
-import { PERCENT } from '../../../../controls/quantity.ts';
+import { PERCENT } from '../../../../words/quantity.ts';
 import { Select } from '../../../../controls/select.tsx';
 import { SliderRow } from '../../../../controls/slider-row.tsx';
 import { SwitchRow } from '../../../../controls/switch-row.tsx';

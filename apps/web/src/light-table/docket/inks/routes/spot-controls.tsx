@@ -2,7 +2,7 @@ import type { OriginalRecipe, SpotRoute } from '@brachytone/core';
 import { LIMITS, withRoute } from '@brachytone/job';
 import { useState } from 'react';
 import { Button } from '../../../../controls/button.tsx';
-import { PERCENT } from '../../../../controls/quantity.ts';
+import { PERCENT } from '../../../../words/quantity.ts';
 import { Select } from '../../../../controls/select.tsx';
 import { SliderRow } from '../../../../controls/slider-row.tsx';
 import { useDocument } from '../../../../store/use-job.ts';

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { edit } from '../../../../store/job-slice.ts';
 import { useAppDispatch } from '../../../../store/store.ts';
 import { useDocument } from '../../../../store/use-job.ts';
-import type { NumberPath } from '../../../strip/strip.ts';
+import type { NumberPath } from '../../../../store/strip.ts';
 
 /** Changes numbers of an original's route, and where they stand in the job for a test strip. */
 export function useRoute<Kind extends Route>(

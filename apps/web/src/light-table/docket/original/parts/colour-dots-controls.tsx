@@ -2,7 +2,7 @@ import { counts, screenKind, SPOTS, type ColourDots } from '@brachytone/core';
 import { LIMITS } from '@brachytone/job';
 import { Download } from 'lucide-react';
 import { Button } from '../../../../controls/button.tsx';
-import { PERCENT, WHOLE } from '../../../../controls/quantity.ts';
+import { PERCENT, WHOLE } from '../../../../words/quantity.ts';
 import { Segmented } from '../../../../controls/segmented.tsx';
 import { SliderRow } from '../../../../controls/slider-row.tsx';
 import { useEditOriginal, useOriginal, useOriginalPath } from '../../../../store/use-original.ts';

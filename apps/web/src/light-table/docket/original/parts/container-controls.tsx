@@ -3,7 +3,7 @@ import { LIMITS } from '@brachytone/job';
 import { useRef } from 'react';
 import { toast } from 'sonner';
 import { Button } from '../../../../controls/button.tsx';
-import { MM } from '../../../../controls/quantity.ts';
+import { MM } from '../../../../words/quantity.ts';
 import { Segmented } from '../../../../controls/segmented.tsx';
 import { SliderRow } from '../../../../controls/slider-row.tsx';
 import { sentenceOf, useAddOriginalMutation } from '../../../../store/api.ts';

@@ -2,7 +2,7 @@ import type { CutOut, PictureContent } from '@brachytone/core';
 import { LIMITS } from '@brachytone/job';
 import { Brush, Pipette } from 'lucide-react';
 import { Button } from '../../../../controls/button.tsx';
-import { PERCENT, PLAIN, PIXELS } from '../../../../controls/quantity.ts';
+import { PERCENT, PLAIN, PIXELS } from '../../../../words/quantity.ts';
 import { Segmented } from '../../../../controls/segmented.tsx';
 import { SliderRow } from '../../../../controls/slider-row.tsx';
 import { useAppDispatch, useAppSelector } from '../../../../store/store.ts';

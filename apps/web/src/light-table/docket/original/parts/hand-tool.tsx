@@ -1,7 +1,7 @@
 import type { Stroke } from '@brachytone/core';
 import { useEffect, type ReactNode } from 'react';
 import { Button } from '../../../../controls/button.tsx';
-import { MM, PERCENT } from '../../../../controls/quantity.ts';
+import { MM, PERCENT } from '../../../../words/quantity.ts';
 import { Segmented } from '../../../../controls/segmented.tsx';
 import { SliderRow } from '../../../../controls/slider-row.tsx';
 import { useAppDispatch, useAppSelector } from '../../../../store/store.ts';

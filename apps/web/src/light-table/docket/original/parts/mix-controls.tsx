@@ -1,5 +1,5 @@
 import type { Blend, Mix } from '@brachytone/core';
-import { PERCENT } from '../../../../controls/quantity.ts';
+import { PERCENT } from '../../../../words/quantity.ts';
 import { SliderRow } from '../../../../controls/slider-row.tsx';
 import { useEditOriginal, useOriginal, useOriginalPath } from '../../../../store/use-original.ts';
 import { Row } from '../../group.tsx';

@@ -2,7 +2,7 @@ import { Download } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../../../controls/button.tsx';
 import { NumberField } from '../../../../controls/number-field.tsx';
-import { PPI } from '../../../../controls/quantity.ts';
+import { PPI } from '../../../../words/quantity.ts';
 import { useOriginal } from '../../../../store/use-original.ts';
 import { Row } from '../../group.tsx';
 import { useTakeFile } from './use-take-file.ts';

@@ -1,0 +1,75 @@
+import type { JobDocument } from '@brachytone/job';
+import type { Unit } from '../words/quantity.ts';
+
+/** Where a number stands in the job document. */
+export type NumberPath = readonly (string | number)[];
+
+/** A number that is tried at several values. */
+export interface StripAxis {
+  readonly label: string;
+  readonly path: NumberPath;
+  readonly unit: Unit;
+  readonly least: number;
+  readonly most: number;
+  /** True when ratios count, not differences. */
+  readonly ratio: boolean;
+  readonly from: number;
+  readonly to: number;
+  /** How many values. */
+  readonly count: number;
+}
+
+/** A test strip: one number at several values side by side, or two as a grid. */
+export interface Strip {
+  readonly across: StripAxis;
+  readonly down: StripAxis | null;
+  /** True when every band shows the same patch of the sheet. */
+  readonly patch: boolean;
+}
+
+export const BANDS = { least: 3, most: 6 } as const;
+
+const round = (value: number, { decimals }: Unit): number => Number(value.toFixed(Math.max(2, decimals)));
+
+/** The values of an axis, from its first to its last in even steps or even ratios. */
+export function stripValues({ from, to, count, ratio, unit }: StripAxis): number[] {
+  const even = ratio && from > 0 && to > 0;
+  return Array.from({ length: count }, (_, i) => {
+    const share = i / (count - 1);
+    return round(even ? from * (to / from) ** share : from + (to - from) * share, unit);
+  });
+}
+
+/** A number with the span around its value that is worth trying. */
+export function axisAround(
+  axis: Omit<StripAxis, 'from' | 'to' | 'count'>,
+  value: number,
+  usual: readonly [number, number],
+  count: number,
+): StripAxis {
+  const { least, most, unit } = axis;
+  const keep = (to: number) => round(Math.min(most, Math.max(least, to)), unit);
+  if (axis.ratio && value > 0) return { ...axis, from: keep(value / 1.8), to: keep(value * 1.8), count };
+  const reach = (usual[1] - usual[0]) / 4;
+  // At an end of its range a number is tried towards the other.
+  const low = Math.max(usual[0], Math.min(value - reach, usual[1] - 2 * reach));
+  return { ...axis, from: keep(low), to: keep(low + 2 * reach), count };
+}
+
+/** A copy of a document with numbers put in their places. */
+export function withNumbers(
+  document: JobDocument,
+  numbers: readonly { path: NumberPath; value: number }[],
+): JobDocument {
+  const put = (node: unknown, path: NumberPath, value: number): unknown => {
+    if (path.length === 0) return value;
+    const [first, ...rest] = path;
+    if (Array.isArray(node))
+      return node.map((one, i) => (i === first ? put(one, rest, value) : (one as unknown)));
+    const members = node as Record<string, unknown>;
+    return { ...members, [first]: put(members[first], rest, value) };
+  };
+  return numbers.reduce<unknown>((made, { path, value }) => put(made, path, value), document) as JobDocument;
+}
+
+export const samePath = (a: NumberPath, b: NumberPath): boolean => a.join('/') === b.join('/');

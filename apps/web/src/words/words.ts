@@ -1,0 +1,46 @@
+import { latticeOf, screenKind, type Screen } from '@brachytone/core';
+import { sheetName } from '@brachytone/job';
+import { DEGREES, formatQuantity, LPI, MM, PPI } from './quantity.ts';
+
+const mm = (value: number): string => String(Number(value.toFixed(1)));
+
+/** `A3, 297 × 420 mm`. */
+export function sheetWords({ width, height }: { width: number; height: number }): string {
+  return `${mm(width)} × ${mm(height)} mm`;
+}
+
+/** `A3`, or the size. */
+export const shortSheet = (sheet: { width: number; height: number }): string =>
+  sheetName(sheet.width, sheet.height) ?? sheetWords(sheet);
+
+/** `round · 30 lpi · 45°`, or what else a screen is. */
+export function screenWords(screen: Screen): string {
+  const lattice = latticeOf(screen);
+  return [
+    screenKind(screen.kind).words(screen.settings),
+    ...(lattice ? [formatQuantity(lattice.ruling, LPI), formatQuantity(lattice.angle, DEGREES)] : []),
+    ...(screen.coarse > 0 ? [formatQuantity(screen.coarse, PPI)] : []),
+  ].join(' · ');
+}
+
+/** The same in few words: ruling and angle where it has them. */
+export function shortScreen(screen: Screen): string {
+  const lattice = latticeOf(screen);
+  return lattice
+    ? `${formatQuantity(lattice.ruling, LPI)} · ${formatQuantity(lattice.angle, DEGREES)}`
+    : screenWords(screen);
+}
+
+/** A length in mm with as many decimals as it deserves, or µm when it is small. */
+export function lengthWords(value: number): string {
+  if (value < 0.1) return `${Math.round(value * 1000)} µm`;
+  return formatQuantity(value, { ...MM, decimals: value < 10 ? 2 : 1 });
+}
+
+/** `2.9 MB`. */
+export const bytesWords = (bytes: number): string =>
+  bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
+
+/** An area given in mm², in cm² or m². */
+export const areaWords = (area: number): string =>
+  area < 1e6 ? `${(area / 100).toFixed(area < 1000 ? 1 : 0)} cm²` : `${(area / 1e6).toFixed(2)} m²`;

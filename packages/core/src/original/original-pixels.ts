@@ -1,0 +1,231 @@
+import { bitAt, type Bits } from '../raster/bits.ts';
+import { mapPoint, type Affine } from '../raster/affine.ts';
+import type { Picture } from '../raster/picture.ts';
+import { readPixel } from '../raster/read-pixel.ts';
+import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
+import { intersect, isEmpty, type Region } from '../raster/region.ts';
+import type { ToneSource } from '../tone/tone-rows.ts';
+import { NO_TONE } from '../tone/tone.ts';
+import { colourDotPixels } from './colour-dots/colour-dot-pixels.ts';
+import { mixed } from './mix/mix.ts';
+import { coverageTable } from '../raster/coverage-table.ts';
+import { mmToPixels, type Frame } from '../raster/frame.ts';
+import { letteringLayers, letteringRegion, type ToneLayer } from './lettering-layers.ts';
+import { isLineWork, lineBits } from './line-work.ts';
+import { maskOf, maskReach } from './mask/mask.ts';
+import { mixDots } from './mix/mix-dots.ts';
+import { readOriginal } from './read-original.ts';
+import type { OriginalRecipe } from '../recipe/recipe.ts';
+import type { Materials } from '../recipe/scene.ts';
+
+/**
+ * An original in its own colours on a grid: 8-bit sRGB with alpha, which is 0 where there is none of it. What has hard
+ * edges – line work, letters, dots it fades or is mixed with – is drawn `fine` times as fine each way and averaged.
+ *
+ * @param uncut true to leave its cut-out aside
+ */
+export function originalPixels(
+  original: OriginalRecipe,
+  materials: Materials,
+  frame: Frame,
+  region: Region,
+  fine: number,
+  uncut = false,
+): Uint8ClampedArray<ArrayBuffer> {
+  const rgba = new Uint8ClampedArray(region.width * region.height * 4);
+  const { content } = original;
+  const seen =
+    uncut && content.kind === 'picture' ? { ...original, content: { ...content, cut: null } } : original;
+  const on = finer(frame, fine);
+  if (content.kind === 'lettering') {
+    const part = intersect(letteringRegion(original, frame), region);
+    if (!isEmpty(part)) layLetters(rgba, seen, materials, on, part, region, fine);
+    return rgba;
+  }
+  if (isLineWork(original)) {
+    const bits = lineBits(seen, materials, on, times(region, fine));
+    layLine(rgba, bits.ink, 0, region, region, fine);
+    layLine(rgba, bits.bare, 255, region, region, fine);
+    return rgba;
+  }
+  const { region: box, toBox, toSource, source } = readOriginal(original, materials, frame);
+  const reach = Math.ceil(mmToPixels(maskReach(original), frame));
+  const part = intersect(
+    { x: box.x - reach, y: box.y - reach, width: box.width + 2 * reach, height: box.height + 2 * reach },
+    region,
+  );
+  if (isEmpty(part)) return rgba;
+  const mask = averaged(maskOf(seen, materials, undefined, on, times(part, fine)), part, fine);
+  if (original.colourDots && content.kind === 'picture') {
+    const dots = colourDotPixels(original, original.colourDots, materials, frame, part, fine);
+    for (let y = 0, i = 0; y < part.height; y++) {
+      const to = ((part.y - region.y + y) * region.width + part.x - region.x) * 4;
+      for (let x = 0; x < part.width; x++, i++) {
+        rgba.set(dots.subarray(i * 4, i * 4 + 3), to + x * 4);
+        rgba[to + x * 4 + 3] = mask ? (dots[i * 4 + 3] * mask.data[i]) / SOLID : dots[i * 4 + 3];
+      }
+    }
+    return rgba;
+  }
+  const dots = dotShares(original, materials, on, part, fine);
+  const { picture = greysOf(source) } = source;
+  const inBox = original.container === null;
+  const pixel = new Float64Array(4);
+  for (let y = part.y, i = 0; y < part.y + part.height; y++) {
+    for (let x = part.x; x < part.x + part.width; x++, i++) {
+      if (mask && mask.data[i] === 0) continue;
+      if (inBox && !isInside(toBox, x + 0.5, y + 0.5)) continue;
+      const at = mapPoint(toSource, x + 0.5, y + 0.5);
+      readPixel(picture, at.x - 0.5, at.y - 0.5, pixel);
+      const to = ((y - region.y) * region.width + (x - region.x)) * 4;
+      const share = dots ? dots[i] : 0;
+      for (let k = 0; k < 3; k++) {
+        const smooth = pixel[k] / 255;
+        rgba[to + k] = original.mix
+          ? 255 *
+            (share * mixed(original.mix, smooth, true) + (1 - share) * mixed(original.mix, smooth, false))
+          : pixel[k];
+      }
+      rgba[to + 3] = mask ? (pixel[3] * mask.data[i]) / SOLID : pixel[3];
+    }
+  }
+  return rgba;
+}
+
+/** Lays pixels with alpha over others. */
+export function layPixels(under: Uint8ClampedArray, over: Uint8ClampedArray): void {
+  for (let i = 0; i < under.length; i += 4) {
+    const alpha = over[i + 3] / 255;
+    if (alpha > 0) layColour(under, i, over[i], over[i + 1], over[i + 2], alpha);
+  }
+}
+
+function layColour(rgba: Uint8ClampedArray, to: number, r: number, g: number, b: number, alpha: number) {
+  const below = rgba[to + 3] / 255;
+  const whole = alpha + below * (1 - alpha);
+  const share = alpha / whole;
+  rgba[to] = r * share + rgba[to] * (1 - share);
+  rgba[to + 1] = g * share + rgba[to + 1] * (1 - share);
+  rgba[to + 2] = b * share + rgba[to + 2] * (1 - share);
+  rgba[to + 3] = 255 * whole;
+}
+
+const finer = (frame: Frame, by: number): Frame => ({
+  ...frame,
+  width: frame.width * by,
+  height: frame.height * by,
+  resolution: frame.resolution * by,
+});
+
+const times = ({ x, y, width, height }: Region, by: number): Region => ({
+  x: x * by,
+  y: y * by,
+  width: width * by,
+  height: height * by,
+});
+
+function isInside(toBox: Affine, x: number, y: number): boolean {
+  const { x: u, y: v } = mapPoint(toBox, x, y);
+  return u >= 0 && u < 1 && v >= 0 && v < 1;
+}
+
+/** Means over squares of `fine` pixels. */
+function averaged(plane: Plane | undefined, { width, height }: Region, fine: number): Plane | undefined {
+  if (!plane || fine === 1) return plane;
+  const out = createPlane(width, height);
+  for (let y = 0, i = 0; y < height; y++) {
+    for (let x = 0; x < width; x++, i++) {
+      let sum = 0;
+      for (let k = 0; k < fine; k++) {
+        const from = (y * fine + k) * plane.width + x * fine;
+        for (let l = 0; l < fine; l++) sum += plane.data[from + l];
+      }
+      out.data[i] = Math.round(sum / (fine * fine));
+    }
+  }
+  return out;
+}
+
+/** Inked share of every pixel of the dots an original is mixed with. */
+function dotShares(
+  original: OriginalRecipe,
+  materials: Materials,
+  on: Frame,
+  part: Region,
+  fine: number,
+): Float64Array | undefined {
+  if (!original.mix) return undefined;
+  return shares(mixDots(original, materials, on, times(part, fine)), part, fine);
+}
+
+function shares(bits: Bits, { width, height }: Region, fine: number): Float64Array {
+  const out = new Float64Array(width * height);
+  const full = fine * fine;
+  for (let y = 0, i = 0; y < height; y++) {
+    for (let x = 0; x < width; x++, i++) {
+      let count = 0;
+      for (let k = 0; k < full; k++)
+        count += bitAt(bits, x * fine + (k % fine), y * fine + Math.floor(k / fine));
+      out[i] = count / full;
+    }
+  }
+  return out;
+}
+
+/** Lays bits of one part in one grey. */
+function layLine(
+  rgba: Uint8ClampedArray,
+  bits: Bits,
+  grey: number,
+  part: Region,
+  region: Region,
+  fine: number,
+): void {
+  const share = shares(bits, part, fine);
+  for (let y = 0, i = 0; y < part.height; y++) {
+    for (let x = 0; x < part.width; x++, i++) {
+      if (share[i] === 0) continue;
+      const to = ((part.y - region.y + y) * region.width + part.x - region.x + x) * 4;
+      layColour(rgba, to, grey, grey, grey, share[i]);
+    }
+  }
+}
+
+function layLetters(
+  rgba: Uint8ClampedArray,
+  original: OriginalRecipe,
+  materials: Materials,
+  on: Frame,
+  part: Region,
+  region: Region,
+  fine: number,
+): void {
+  const wide = times(part, fine);
+  const { glow, fill, line } = letteringLayers(original, materials, on, wide);
+  const mask = maskOf(original, materials, undefined, on, wide);
+  const layTone = ({ tone, alpha }: ToneLayer) => {
+    if (mask) for (let i = 0; i < alpha.data.length; i++) alpha.data[i] *= mask.data[i] / SOLID;
+    const opaque = averaged(alpha, part, fine)!;
+    const dark = averaged(tone, part, fine)!;
+    for (let y = 0, i = 0; y < part.height; y++) {
+      for (let x = 0; x < part.width; x++, i++) {
+        if (opaque.data[i] === 0) continue;
+        const grey = 255 * (1 - dark.data[i] / SOLID);
+        const to = ((part.y - region.y + y) * region.width + part.x - region.x + x) * 4;
+        layColour(rgba, to, grey, grey, grey, opaque.data[i] / SOLID);
+      }
+    }
+  };
+  if (glow) layTone(glow);
+  if (fill) layTone(fill);
+  layLine(rgba, line.ink, 0, part, region, fine);
+  layLine(rgba, line.bare, 255, part, region, fine);
+}
+
+/** The greys of a source that is no picture, before any tone step. */
+function greysOf(source: ToneSource): Picture {
+  const whole = { x: 0, y: 0, width: source.width, height: source.height };
+  const light = coverageTable((i) => SOLID - i);
+  const { data } = source.coverage(NO_TONE, light, whole);
+  return { width: source.width, height: source.height, channels: 1, data };
+}

@@ -1,0 +1,275 @@
+import { lay, type LineBits } from '../drawing/paint-drawing.ts';
+import { mixPlane } from '../original/mix/mix.ts';
+import { mixDots } from '../original/mix/mix-dots.ts';
+import { isStraight } from '../raster/affine.ts';
+import { addBits, createBits, isBlank, placeBits, type Bits } from '../raster/bits.ts';
+import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
+import { intersect, isEmpty, type Region } from '../raster/region.ts';
+import { readInto, readStraight } from '../raster/read-rows.ts';
+import type { Rows } from '../raster/rows.ts';
+import { insideBox } from '../raster/sample.ts';
+import type { Screen } from '../screen/screen.ts';
+import { curveTable, inkRows } from '../separation/ink-rows.ts';
+import type { Press } from '../separation/route-table.ts';
+import { lineInks, routeInks } from '../separation/route.ts';
+import { toTones } from '../tone/tone-rows.ts';
+import { mmToPixels, type Frame } from '../raster/frame.ts';
+import { letteringLayers, letteringRegion } from '../original/lettering-layers.ts';
+import { isLineWork, lineBits, lineRegion } from '../original/line-work.ts';
+import { isMasked, keepMasked, maskOf, maskReach } from '../original/mask/mask.ts';
+import { readOriginal } from '../original/read-original.ts';
+import type { OriginalRecipe, Recipe } from '../recipe/recipe.ts';
+import { shifted } from '../original/shifted.ts';
+import type { Materials, Scene } from '../recipe/scene.ts';
+
+/** What a plate is made of before it is screened: tones, and line work that is laid over them. */
+export interface PlateArt {
+  readonly tone: Plane;
+  /** Missing where there is no line work. */
+  readonly line?: LineBits;
+}
+
+/**
+ * What originals put on a plate, in sheet order, each covering what lies under it as far as it is opaque or printed over
+ * it.
+ *
+ * @param plate  index among the recipe's plates
+ * @param region in pixels of the frame; beyond the frame is bare
+ * @param out    bare, of the region's size; a new plane unless given
+ */
+export function composedArt(
+  scene: Scene,
+  plate: number,
+  frame: Frame,
+  region: Region,
+  out: Plane = createPlane(region.width, region.height),
+): PlateArt {
+  const { recipe } = scene;
+  const { ink, screen, shift } = recipe.plates[plate];
+  const sheet = intersect(region, { x: 0, y: 0, width: frame.width, height: frame.height });
+  const press = pressOf(recipe);
+  const art: Laying = { tone: out, line: undefined, frame, region, sheet, screen, ink, press };
+  for (const one of recipe.originals) {
+    if (!one.shown) continue;
+    const original = shifted(one, scene, recipe.sheet, shift);
+    if (original.content.kind === 'lettering') layLettering(scene, original, art);
+    else if (!isLineWork(original)) layTone(scene, original, art);
+    else layLine(scene, original, art);
+  }
+  return art.line ? { tone: out, line: art.line } : { tone: out };
+}
+
+/** What the inks of a job are printed on, and in which order. */
+export const pressOf = ({ stock, plates, inks, overprints }: Recipe): Press => ({
+  stock,
+  inks: plates.map(({ ink }) => inks.find(({ id }) => id === ink)!),
+  overprints,
+});
+
+/** True when a plate may have parts that are never screened. */
+export const hasLineWork = ({ recipe }: Pick<Scene, 'recipe'>, plate: number): boolean =>
+  recipe.originals.some(
+    (original) =>
+      original.shown &&
+      (lineInks(original.route).includes(recipe.plates[plate].ink) || !original.overprint) &&
+      (original.content.kind === 'lettering' || isLineWork(original)),
+  );
+
+/** A region of a plate while originals are laid on it. */
+interface Laying {
+  readonly tone: Plane;
+  line: LineBits | undefined;
+  readonly frame: Frame;
+  readonly region: Region;
+  /** The part of the region that is on the sheet. */
+  readonly sheet: Region;
+  readonly screen: Screen;
+  /** Id of the plate's ink. */
+  readonly ink: string;
+  readonly press: Press;
+}
+
+/** Lays line work over what is there, or knocks it out on plates that are not its own. */
+function layLine(materials: Materials, original: OriginalRecipe, art: Laying): void {
+  const printed = lineInks(original.route).includes(art.ink);
+  if (!printed && original.overprint) return;
+  if (isEmpty(intersect(lineRegion(original, materials, art.frame), art.sheet))) return;
+  const bits = lineBits(original, materials, art.frame, art.region);
+  layBits(art, printed ? bits : knockedOut(bits));
+}
+
+/** What line work leaves bare on the plates of other inks. */
+function knockedOut({ ink, bare }: Partial<LineBits>): Partial<LineBits> {
+  const both = bare ?? ink;
+  if (ink && bare) addBits(bare, ink);
+  return both ? { bare: both } : {};
+}
+
+function layBits(art: Laying, { ink, bare }: Partial<LineBits>): void {
+  if (!ink && !bare) return;
+  const { width, height } = art.region;
+  art.line ??= { ink: createBits(width, height), bare: createBits(width, height) };
+  if (ink) lay(art.line.ink, art.line.bare, ink);
+  if (bare) lay(art.line.bare, art.line.ink, bare);
+}
+
+/** Lays lettering: its glow, its screened letters, and its solid parts. */
+function layLettering(materials: Materials, original: OriginalRecipe, art: Laying): void {
+  const { frame, region, sheet, tone, screen, ink } = art;
+  const { route, overprint } = original;
+  const printed = lineInks(route).includes(ink);
+  if (!printed && overprint) return;
+  const part = intersect(letteringRegion(original, frame), sheet);
+  if (isEmpty(part)) return;
+  const { glow, fill, line } = letteringLayers(original, materials, frame, part);
+  const mask = maskOf(original, materials, screen, frame, part);
+  const [x, y] = [part.x - region.x, part.y - region.y];
+  const inked = (plane: Plane): Plane => {
+    if (route.kind !== 'tones') return plane;
+    const table = curveTable(route.inks.find((one) => one.ink === ink)!.curve);
+    for (let i = 0; i < plane.data.length; i++) plane.data[i] = table[plane.data[i]];
+    return plane;
+  };
+  if (glow && printed)
+    layOver(tone, x, y, printedOver(overprint, inked(glow.tone), tone, x, y), both(glow.alpha, mask));
+  if (fill) {
+    const here = both(fill.alpha, mask);
+    const dots = printed
+      ? inked(mixedOf(original, materials, fill.tone, part, frame))
+      : createPlane(part.width, part.height);
+    layOver(tone, x, y, printedOver(overprint, dots, tone, x, y), here);
+    if (art.line && !overprint) cover(art.line, x, y, part, here);
+  }
+  const whole: { ink?: Bits; bare?: Bits } = {};
+  for (const layer of ['ink', 'bare'] as const) {
+    if (mask) keepMasked(line[layer], mask);
+    if (isBlank(line[layer])) continue;
+    const bits = (whole[layer] = createBits(region.width, region.height));
+    placeBits(line[layer], bits, x, y);
+  }
+  layBits(art, printed ? whole : knockedOut(whole));
+}
+
+/** Lays an original's tones, or its absence on a plate that is not its own, over what is there. */
+function layTone(materials: Materials, original: OriginalRecipe, art: Laying): void {
+  const { frame, region, sheet, tone: out, line, screen, ink, press } = art;
+  const { route, overprint } = original;
+  const printed = routeInks(route).includes(ink);
+  if (!printed && overprint) return;
+  const { region: box, toBox, toSource, source, alpha } = readOriginal(original, materials, frame);
+  const beyond = Math.ceil(mmToPixels(maskReach(original), frame));
+  const part = intersect(grown(box, beyond), sheet);
+  if (isEmpty(part)) return;
+  const tone = inkRows(source, original.tone, route, ink, press, materials.tables, frame.draft === true);
+  const x = part.x - region.x;
+  const y = part.y - region.y;
+  if (isStraight(toSource) && !alpha && !overprint && !isMasked(original) && !(printed && original.mix)) {
+    if (tone) readStraight(tone, toTones(toSource, source, tone), part, out, x, y);
+    else clear(out, x, y, part);
+    if (line) cover(line, x, y, part, undefined);
+    return;
+  }
+  const read = (rows: Rows): Plane => {
+    const plane = createPlane(part.width, part.height);
+    readInto(rows, toTones(toSource, source, rows), part, plane);
+    return plane;
+  };
+  const over = tone
+    ? mixedOf(original, materials, read(tone), part, frame)
+    : createPlane(part.width, part.height);
+  const opaque = both(alpha ? read(alpha) : undefined, maskOf(original, materials, screen, frame, part));
+  const boxed = original.container === null && !isStraight(toBox);
+  const here = boxed ? both(insideBox(toBox, part), opaque) : opaque;
+  layOver(out, x, y, printedOver(overprint, over, out, x, y), here);
+  if (line && !overprint) cover(line, x, y, part, here);
+}
+
+/** Tones as they come out printed over what is there already, if they are: what both leave bare stays so. */
+function printedOver(overprint: boolean, over: Plane, under: Plane, x: number, y: number): Plane {
+  if (!overprint) return over;
+  for (let j = 0, i = 0; j < over.height; j++) {
+    const from = (y + j) * under.width + x;
+    for (let k = 0; k < over.width; k++, i++) {
+      over.data[i] = SOLID - Math.round(((SOLID - over.data[i]) * (SOLID - under.data[from + k])) / SOLID);
+    }
+  }
+  return over;
+}
+
+/** Tones mixed with dots of their own, if the original says so. */
+function mixedOf(
+  original: OriginalRecipe,
+  materials: Materials,
+  tone: Plane,
+  part: Region,
+  frame: Frame,
+): Plane {
+  return original.mix ? mixPlane(tone, mixDots(original, materials, frame, part), original.mix) : tone;
+}
+
+export const grown = ({ x, y, width, height }: Region, by: number): Region => ({
+  x: x - by,
+  y: y - by,
+  width: width + 2 * by,
+  height: height + 2 * by,
+});
+
+/** Takes line work away where something more opaque than not is laid over it. */
+function cover(
+  line: LineBits,
+  x: number,
+  y: number,
+  { width, height }: Region,
+  alpha: Plane | undefined,
+): void {
+  for (let j = 0; j < height; j++) {
+    const base = (y + j) * line.ink.stride;
+    for (let i = 0; i < width; i++) {
+      if (alpha && alpha.data[j * width + i] < 32768) continue;
+      const mask = ~(0x80 >> ((x + i) & 7));
+      line.ink.data[base + ((x + i) >> 3)] &= mask;
+      line.bare.data[base + ((x + i) >> 3)] &= mask;
+    }
+  }
+}
+
+function clear(out: Plane, x: number, y: number, { width, height }: Region): void {
+  for (let j = y; j < y + height; j++) out.data.fill(0, j * out.width + x, j * out.width + x + width);
+}
+
+/** What two opacities leave together; a missing one is opaque all over. */
+function both(a: Plane | undefined, b: Plane | undefined): Plane | undefined {
+  if (!a || !b) return a ?? b;
+  for (let i = 0; i < a.data.length; i++) {
+    const other = b.data[i];
+    if (other !== SOLID) a.data[i] = Math.round((a.data[i] * other) / SOLID);
+  }
+  return a;
+}
+
+function layOver(out: Plane, x: number, y: number, over: Plane, alpha: Plane | undefined): void {
+  const { width } = over;
+  for (let row = 0; row < over.height; row++) {
+    const from = over.data.subarray(row * width, (row + 1) * width);
+    const to = (y + row) * out.width + x;
+    if (alpha)
+      layRow(out.data.subarray(to, to + width), from, alpha.data.subarray(row * width, (row + 1) * width));
+    else out.data.set(from, to);
+  }
+}
+
+/** Lays a row over another; where it is opaque, or nothing at all, for long it goes by whole stretches. */
+function layRow(out: Uint16Array, over: Uint16Array, alpha: Uint16Array): void {
+  const width = out.length;
+  for (let i = 0; i < width;) {
+    const opaque = alpha[i];
+    let end = i + 1;
+    if (opaque === 0) {
+      while (end < width && alpha[end] === 0) end++;
+    } else if (opaque === SOLID) {
+      while (end < width && alpha[end] === SOLID) end++;
+      out.set(over.subarray(i, end), i);
+    } else out[i] += Math.round(((over[i] - out[i]) * opaque) / SOLID);
+    i = end;
+  }
+}

@@ -1,0 +1,285 @@
+import { encode8 } from '../colour/srgb.ts';
+import { fountainInks } from '../ink/fountain.ts';
+import { overprintLight, overprints } from '../ink/overprint.ts';
+import type { Texture } from '../ink/ink.ts';
+import { textureAt } from '../ink/texture.ts';
+import { draftProof, MOST_DRAFTED } from './draft-proof.ts';
+import { WIDE_TO_SRGB } from '../colour/wide-to-srgb.ts';
+import { power } from '../base/power.ts';
+import { mmToPixels, type Frame } from '../raster/frame.ts';
+import { randomAt } from '../base/random.ts';
+import { recentBytes, recentOnly } from '../base/recent.ts';
+import { latticeOf } from '../screen/screen.ts';
+import { blurLight } from './blur-light.ts';
+import { proof, type Shown, type View, type ViewRows } from './proof.ts';
+import type { Recipe } from '../recipe/recipe.ts';
+import type { Scene } from '../recipe/scene.ts';
+import { sharesOf, type Shares } from './shares.ts';
+
+/** How a proof is looked at. */
+export interface ProofLook {
+  /** Metres the eye is away; 0 for a screen's own sharpness. */
+  readonly distance: number;
+  /** Plates that miss their place by up to so many mm, each by its own draw of a seed; 0 for none. */
+  readonly register: number;
+  readonly seed: number;
+}
+
+export const PLAIN_LOOK: ProofLook = { distance: 0, register: 0, seed: 1 };
+
+/**
+ * Width of a point on the eye's back, at half its height, as an angle: one minute of arc, the least that parts two lines
+ * (common practice, no source).
+ */
+const ACUITY = Math.PI / 180 / 60;
+/** Half the width at half the height of a Gaussian of standard deviation 1, twice over. */
+const HALF_WIDTH = 2.3548;
+
+/** Blur in mm on the sheet that an eye so many metres away sees it with, as a standard deviation. */
+export const eyeBlur = (metres: number): number => (metres * 1000 * Math.tan(ACUITY)) / HALF_WIDTH;
+
+/** A job whose plates miss their place a little, each in its own way; the first one down is what they are fitted to. */
+export function misregistered(recipe: Recipe, tolerance: number, seed: number): Recipe {
+  if (tolerance === 0) return recipe;
+  const draw = (plate: number, what: number) => (randomAt(seed, plate, what) / 2 ** 31 - 1) * tolerance;
+  const across = Math.max(recipe.sheet.width, recipe.sheet.height);
+  return {
+    ...recipe,
+    plates: recipe.plates.map((plate, i) => {
+      if (i === 0) return plate;
+      const { x, y, turn } = plate.shift;
+      // A turn that moves the sheet's edges by about as much again.
+      const turned = ((draw(i, 2) / across) * 180) / Math.PI;
+      return { ...plate, shift: { x: x + draw(i, 0), y: y + draw(i, 1), turn: turn + turned } };
+    }),
+  };
+}
+
+/** Light is mixed under this many cells of the coarsest screen. */
+const CELLS = 0.6;
+/** The least distance light spreads through a stock, mm. */
+const LEAST_SPREAD = 0.15;
+
+/**
+ * What the plates look like printed: the inks over one another on the stock as the ink model has them, with light that
+ * spreads in the stock, ink that soaks in, the stock's surface, blended inks, and the eye's distance.
+ */
+export function pressProof(
+  given: Scene,
+  frame: Frame,
+  view: View,
+  rows: ViewRows,
+  plates: readonly number[],
+  look: ProofLook,
+): Shown {
+  const scene = { ...given, recipe: misregistered(given.recipe, look.register, look.seed) };
+  const { stock, sheet } = scene.recipe;
+  const inks = plates.map((plate) =>
+    scene.recipe.inks.find(({ id }) => id === scene.recipe.plates[plate].ink)!,
+  );
+  const step = view.width / view.columns;
+  const perMm = mmToPixels(1, frame) / step;
+  const blended = inks.some(({ fountain }) => fountain !== null);
+  // A first picture can do without.
+  const textured = stock.texture !== 'smooth' && look.distance === 0 && frame.draft !== true;
+  const blur = Math.hypot(stock.soak, eyeBlur(look.distance)) * perMm;
+  const spreads = stock.spread > 1;
+  const plain = !blended && !textured && blur < LEAST_BLUR;
+  const hasMany = plates.length > 2 && frame.draft === true;
+  if (plain && !spreads && !hasMany) {
+    return proof(scene, frame, view, rows, plates, overprints(stock, inks, scene.recipe.overprints));
+  }
+  const averages = view.width >= view.columns && view.height >= view.rows;
+  if (plain && averages && frame.draft === true && plates.length <= MOST_DRAFTED) {
+    const { colours } = colouringOf(scene.recipe, inks, sheet)(undefined);
+    return draftProof(scene, frame, view, rows, plates, colours, stock.spread);
+  }
+  const cell = Math.max(
+    LEAST_SPREAD,
+    ...plates.map((plate) => 25.4 / (latticeOf(scene.recipe.plates[plate].screen)?.ruling ?? 200)),
+  );
+  // A first picture mixes light within its own pixels alone.
+  const wanted = spreads && frame.draft !== true ? CELLS * cell * perMm : 0;
+  const spreadBlur = wanted < LEAST_BLUR ? 0 : wanted;
+  const margin = Math.ceil(3 * blur) + Math.ceil(3 * spreadBlur);
+  const wide: View = {
+    x: view.x - margin * step,
+    y: view.y - (margin * view.height) / view.rows,
+    width: view.width + 2 * margin * step,
+    height: view.height * (1 + (2 * margin) / view.rows),
+    columns: view.columns + 2 * margin,
+    rows: view.rows + 2 * margin,
+  };
+  const part = { first: rows.first, count: rows.count + 2 * margin };
+  const size = { width: wide.columns, height: part.count };
+  const onSheet = placeOnSheet(frame, wide, part);
+  const shares = sharesOf(scene, frame, wide, part, plates, margin > 0);
+  const colouring = colouringOf(scene.recipe, inks, sheet);
+  const mixed = (what: keyof Colouring): Float32Array[] =>
+    blended
+      ? mixedByPlace(shares, size, (x, y) => colouring(onSheet(x, y))[what])
+      : shares.mixed(colouring(undefined)[what]);
+  // Light as it leaves, and its n-th roots where it spreads; where it does not reach across pixels the roots are enough.
+  const light = !spreads || spreadBlur > 0 ? mixed('colours') : undefined;
+  const caught = spreads ? mixed('roots') : undefined;
+  const left = caught ? spreadLight(light, caught, size, spreadBlur, stock.spread) : light!;
+  const seen =
+    blur < LEAST_BLUR ? left : left.map((plane) => blurLight(plane, size.width, size.height, blur));
+  const surface = textured ? surfaceOf(stock.texture, frame, view, rows, perMm) : undefined;
+  const [reds, greens, blues] = seen;
+  const [rr, rg, rb, gr, gg, gb, br, bg, bb] = WIDE_TO_SRGB;
+  const rgba = new Uint8ClampedArray(view.columns * rows.count * 4);
+  for (let y = 0, to = 0; y < rows.count; y++) {
+    for (let x = 0, i = (y + margin) * size.width + margin; x < view.columns; x++, i++, to++) {
+      const by = surface ? surface[to] : 1;
+      const [r, g, b] = [reds[i] * by, greens[i] * by, blues[i] * by];
+      rgba[4 * to] = encode8(rr * r + rg * g + rb * b);
+      rgba[4 * to + 1] = encode8(gr * r + gg * g + gb * b);
+      rgba[4 * to + 2] = encode8(br * r + bg * g + bb * b);
+      rgba[4 * to + 3] = 255;
+    }
+  }
+  const inked = plates.map((_, k) => {
+    let sum = 0;
+    for (let y = margin; y < size.height - margin; y++) {
+      for (let x = margin; x < size.width - margin; x++) sum += shares.inked(y * size.width + x, k);
+    }
+    return sum / (view.columns * rows.count);
+  });
+  return { rgba, inked };
+}
+
+/** Blurs of fewer pixels change nothing worth having. */
+const LEAST_BLUR = 0.3;
+
+/** The mean of the overprints' colours by their shares, where these colours change from place to place. */
+function mixedByPlace(
+  shares: Shares,
+  size: { width: number; height: number },
+  coloursAt: (x: number, y: number) => Float64Array,
+): Float32Array[] {
+  const planes = [0, 1, 2].map(() => new Float32Array(size.width * size.height));
+  for (let y = 0, i = 0; y < size.height; y++) {
+    for (let x = 0; x < size.width; x++, i++) {
+      const here = shares.at(i);
+      const colours = coloursAt(x, y);
+      for (let set = 0, at = 0; set < here.length; set++, at += 3) {
+        if (here[set] === 0) continue;
+        for (let band = 0; band < 3; band++) planes[band][i] += here[set] * colours[at + band];
+      }
+    }
+  }
+  return planes;
+}
+
+/** Where the middle of a screen pixel lies on the sheet, mm. */
+function placeOnSheet(frame: Frame, view: View, { first }: ViewRows) {
+  const perPixel = 1 / mmToPixels(1, frame);
+  const [across, down] = [view.width / view.columns, view.height / view.rows];
+  return (x: number, y: number): { x: number; y: number } => ({
+    x: (view.x + (x + 0.5) * across) * perPixel - frame.bleed,
+    y: (view.y + (first + y + 0.5) * down) * perPixel - frame.bleed,
+  });
+}
+
+/** Surfaces of stocks as they are looked at: they stay while screens and inks change. */
+const recentSurfaces = recentBytes<Float32Array>(8 << 20, ({ byteLength }) => byteLength);
+
+/** Light that the stock's surface adds or takes in each screen pixel of some rows of a view, as factors. */
+function surfaceOf(texture: Texture, frame: Frame, view: View, rows: ViewRows, perMm: number): Float32Array {
+  const key = JSON.stringify([texture, frame, view, rows]);
+  return recentSurfaces(key, () => {
+    const onSheet = placeOnSheet(frame, view, rows);
+    const surface = new Float32Array(view.columns * rows.count);
+    for (let y = 0, i = 0; y < rows.count; y++) {
+      for (let x = 0; x < view.columns; x++, i++) {
+        const here = onSheet(x, y);
+        surface[i] = textureAt(texture, here.x, here.y, perMm);
+      }
+    }
+    return surface;
+  });
+}
+
+/**
+ * Light that enters the stock in one place and leaves it in another: between dots it is caught under them, and the stock
+ * there looks darker. Over a few cells the mean becomes what the Yule–Nielsen model predicts. Both planes are used up.
+ */
+function spreadLight(
+  light: readonly Float32Array[] | undefined,
+  caught: readonly Float32Array[],
+  { width, height }: { width: number; height: number },
+  sigma: number,
+  n: number,
+): Float32Array[] {
+  return caught.map((roots, k) => {
+    if (!light) return toPower(roots, n);
+    const out = light[k];
+    const mean = blurLight(out, width, height, sigma);
+    const wide = toPower(blurLight(roots, width, height, sigma), n);
+    for (let i = 0; i < out.length; i++) if (mean[i] > 0) out[i] = (out[i] * wide[i]) / mean[i];
+    return out;
+  });
+}
+
+/** Steps of the table that powers are read through. */
+const STEPS = 4096;
+
+const recentPowers = recentOnly<Float64Array>(4);
+
+/** Makes numbers of 0 to 1 and a little more their n-th powers, by a table. */
+function toPower(plane: Float32Array, n: number): Float32Array {
+  const table = recentPowers(String(n), () =>
+    Float64Array.from({ length: STEPS + 2 }, (_, i) => power(i / STEPS, n)),
+  );
+  for (let i = 0; i < plane.length; i++) {
+    const at = plane[i] * STEPS;
+    const low = at | 0;
+    plane[i] = low < STEPS ? table[low] + (table[low + 1] - table[low]) * (at - low) : power(plane[i], n);
+  }
+  return plane;
+}
+
+/** Colours of the overprints, three bands each, one after another. */
+interface Colouring {
+  readonly colours: Float64Array;
+  /** The same to the power 1/n. */
+  readonly roots: Float64Array;
+}
+
+/** The colours of the overprints at a place of the sheet; the same everywhere unless an ink is blended. */
+function colouringOf(
+  { stock, overprints: measured }: Recipe,
+  inks: Parameters<typeof fountainInks>[0],
+  sheet: Recipe['sheet'],
+): (place: { x: number; y: number } | undefined) => Colouring {
+  const root = (value: number) => power(value, 1 / stock.spread);
+  const made = (key: readonly number[]): Colouring => {
+    const here = fountainInks(inks, key);
+    const known = measured.filter(({ inks: ids }) =>
+      ids.every((id) => inks.find((ink) => ink.id === id)?.fountain === null),
+    );
+    const colours = Float64Array.from(overprintLight(stock, here, known).flat());
+    return { colours, roots: colours.map(root) };
+  };
+  const fixed = made(inks.map(() => 0));
+  const known = new Map<number, Colouring>();
+  return (place) => {
+    if (!place) return fixed;
+    const zones = inks.map(({ fountain }) => (fountain ? zoneOf(fountain.angle, place, sheet) : 0));
+    const key = zones.reduce((sum, zone) => sum * (ZONES + 1) + zone, 0);
+    let found = known.get(key);
+    if (!found) known.set(key, (found = made(zones.map((zone) => zone / ZONES))));
+    return found;
+  };
+}
+
+/** Steps that a blended ink is drawn in. */
+const ZONES = 96;
+
+function zoneOf(angle: number, { x, y }: { x: number; y: number }, sheet: Recipe['sheet']): number {
+  const [cos, sin] = [Math.cos((angle * Math.PI) / 180), Math.sin((angle * Math.PI) / 180)];
+  const reach = Math.abs(sheet.width * cos) + Math.abs(sheet.height * sin);
+  const along = ((x - sheet.width / 2) * cos - (y - sheet.height / 2) * sin) / reach + 0.5;
+  return Math.round(Math.min(1, Math.max(0, along)) * ZONES);
+}

@@ -1,0 +1,104 @@
+import { difference2000 } from '../colour/difference.ts';
+import { predict } from '../ink/model.ts';
+import { createPlane, SOLID } from '../raster/plane.ts';
+import { readInto } from '../raster/read-rows.ts';
+import { intersect } from '../raster/region.ts';
+import { recentOnly } from '../base/recent.ts';
+import { readOriginal } from '../original/read-original.ts';
+import type { OriginalRecipe } from '../recipe/recipe.ts';
+import type { Materials } from '../recipe/scene.ts';
+import type { Frame } from '../raster/frame.ts';
+import type { Region } from '../raster/region.ts';
+import { toTones, type ToneSource } from '../tone/tone-rows.ts';
+import { channelRows } from '../separation/ink-rows.ts';
+import { makeGrid, readGrid, type Grid } from '../separation/grid.ts';
+import type { ProcessRoute, Route, SpotRoute } from '../separation/route.ts';
+import { routeModel, routeTable, type Press } from '../separation/route-table.ts';
+import { targetOf } from '../separation/target.ts';
+
+/** Routes whose colours can be compared with what was asked. */
+export const isModelled = (route: Route): route is ProcessRoute | SpotRoute =>
+  route.kind === 'process' || route.kind === 'spot';
+
+const recentErrors = recentOnly<Grid>(6);
+
+/** CIEDE2000 between what colours should print as and what their inks are predicted to give, on the grid of a route's table. */
+function reachGrid(route: ProcessRoute | SpotRoute, press: Press): Grid {
+  const model = routeModel(route, press);
+  return recentErrors(JSON.stringify([route, model.n, [...model.primaries]]), () => {
+    const table = routeTable(route, press, true);
+    const target = targetOf(model, route.limit / 100);
+    const { size, inks, data } = table;
+    let at = 0;
+    return makeGrid(size, 1, ([r, g, b], out) => {
+      const amounts = Array.from(data.subarray(at, at + inks), (one) => one / SOLID);
+      at += inks;
+      out[0] = difference2000(predict(model, amounts), target(1 - r, 1 - g, 1 - b));
+    });
+  });
+}
+
+/**
+ * How far off an original's colours come out in its inks, CIEDE2000, in a region of a grid; −1 where it does not lie.
+ */
+export function reachErrors(
+  original: OriginalRecipe,
+  route: ProcessRoute | SpotRoute,
+  press: Press,
+  materials: Materials,
+  frame: Frame,
+  region: Region,
+): Float32Array {
+  const out = new Float32Array(region.width * region.height).fill(-1);
+  const { region: box, toSource, source } = readOriginal(original, materials, frame);
+  const part = intersect(box, region);
+  if (part.width <= 0 || part.height <= 0) return out;
+  const grid = reachGrid(route, press);
+  const channels = [0, 1, 2].map((k) => {
+    const rows = channelRows(source, original.tone, k);
+    const plane = createPlane(part.width, part.height);
+    readInto(rows, toTones(toSource, source, rows), part, plane);
+    return plane.data;
+  });
+  const found = new Float64Array(1);
+  for (let y = 0, i = 0; y < part.height; y++) {
+    for (let x = 0; x < part.width; x++, i++) {
+      readGrid(
+        grid,
+        channels.map((data) => data[i] / SOLID),
+        found,
+      );
+      out[(part.y - region.y + y) * region.width + part.x - region.x + x] = found[0];
+    }
+  }
+  return out;
+}
+
+/** Mean and the worst twentieth of how far off a source's colours come out, CIEDE2000. */
+export function reachSummary(
+  source: ToneSource,
+  original: OriginalRecipe,
+  route: ProcessRoute | SpotRoute,
+  press: Press,
+): { mean: number; most: number } {
+  const grid = reachGrid(route, press);
+  const channels = [0, 1, 2].map((k) => channelRows(source, original.tone, k));
+  const errors: number[] = [];
+  const found = new Float64Array(1);
+  for (let y = 0; y < source.height; y++) {
+    const rows = channels.map(({ row }) => row(y));
+    for (let x = 0; x < source.width; x++) {
+      readGrid(
+        grid,
+        rows.map((row) => row[x] / SOLID),
+        found,
+      );
+      errors.push(found[0]);
+    }
+  }
+  errors.sort((a, b) => a - b);
+  return {
+    mean: errors.reduce((sum, one) => sum + one, 0) / errors.length,
+    most: errors[Math.floor(errors.length * 0.95)],
+  };
+}

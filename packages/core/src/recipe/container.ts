@@ -1,0 +1,12 @@
+/** A shape that an original is seen in. It is as large as the original's box allows. */
+export interface Container {
+  readonly shape: 'rectangle' | 'ellipse' | 'path';
+  /** SHA-256 of the SVG file a path comes from; used when the shape says so. */
+  readonly path: string | null;
+  /** How far the original goes on beyond the shape's edge, mm; below 0 it ends within. */
+  readonly margin: number;
+  /** Dots at the edge are cut through, or stay whole: only those whose middle lies inside. */
+  readonly edge: 'cut' | 'whole';
+  /** Width over which the edge fades, mm; 0 for a hard one. */
+  readonly feather: number;
+}
