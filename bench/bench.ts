@@ -32,14 +32,15 @@ import { areaSum } from '@brachytone/core/proof/average.ts';
 import { buildThresholds, type Thresholds } from '@brachytone/core/screen/thresholds.ts';
 import { encodeGroup4 } from '@brachytone/core/film/group4.ts';
 import { findSupercell } from '@brachytone/core/screen/supercell.ts';
-import { inkRows } from '@brachytone/core/separation/ink-rows.ts';
+import { inkRows } from '@brachytone/core/separation/route.ts';
+import { newProcess } from '@brachytone/core/separation/routes/process.ts';
 import { pictureSource } from '@brachytone/core/tone/picture-source.ts';
 import { overprints } from '@brachytone/core/ink/overprint.ts';
 import { screenPlane } from '@brachytone/core/screen/screen-plane.ts';
 import { spotOf } from '@brachytone/core/screen/spot/index.ts';
 import type { Plane } from '@brachytone/core/raster/plane.ts';
 import type { Tone } from '@brachytone/core/tone/tone.ts';
-import { inkRoute, newProcess, PRINTING_CONDITIONS, PROCESS_IDS, processInks } from '@brachytone/job';
+import { inkRoute, PRINTING_CONDITIONS, PROCESS_IDS, processInks } from '@brachytone/job';
 
 interface Row {
   work: string;
@@ -326,11 +327,11 @@ if ('WebAssembly' in globalThis) {
     }
     const source = pictureSource({ width, height, channels: 3, data }, 1, 300);
     const [{ stock, limit }] = PRINTING_CONDITIONS;
-    const press = { stock, ...processInks(PRINTING_CONDITIONS[0]) };
+    const inkSet = { stock, ...processInks(PRINTING_CONDITIONS[0]) };
     const route = newProcess(PROCESS_IDS, limit);
     const separate = (tone: Tone) => {
       const rows = Object.values(PROCESS_IDS).map((id) =>
-        inkRows(source, tone, route, id, press, undefined, false)!,
+        inkRows(route, id, { name: '', source, tone, inkSet, tables: undefined, draft: false })!,
       );
       for (let y = 0; y < height; y += 64) for (const { row } of rows) row(y);
     };

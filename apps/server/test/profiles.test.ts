@@ -1,8 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { existsSync, readFileSync } from 'node:fs';
-import { difference2000, INTENTS, type Intent, type Lab } from '@brachytone/core';
+import { difference2000, INTENTS, type Intent, type Lab, newProcess } from '@brachytone/core';
 import {
-  newProcess,
   PROCESS_IDS,
   PRINTING_CONDITIONS,
   withCondition,

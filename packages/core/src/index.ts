@@ -73,23 +73,27 @@ export { SPOTS } from './screen/spot/index.ts';
 export { readMotif, MOTIFS } from './screen/spot/motif.ts';
 
 // Separation: routes from originals to inks
-export { profileTableName } from './separation/ink-rows.ts';
-export { pickColours, inkOfColour } from './separation/pick-inks.ts';
+export { inkOfColour, pickColours } from './separation/pick-inks.ts';
+export { type ProcessInks } from './separation/process-inks.ts';
+export { type RouteField, type RouteFields } from './separation/route-field.ts';
 export {
-  type InkRoute,
-  type TonesRoute,
-  type ProcessInks,
-  type ProcessRoute,
   INTENTS,
+  profileTableName,
   type Intent,
-  type ProfileRoute,
-  type SpotRoute,
-  type PaintedInk,
-  type BandsRoute,
-  type Route,
-  routeInks,
-} from './separation/route.ts';
-export type { SeparationTable } from './separation/table.ts';
+  type ProfileUse,
+  type RouteKind,
+  type RouteStart,
+  type StartedRoute,
+} from './separation/route-kind.ts';
+export { inkLimit, isModelled, profileOf, routeInks, routeModel } from './separation/route.ts';
+export { type BandsRoute, type PaintedInk } from './separation/routes/bands.ts';
+export { ROUTES, routeKind, type Route } from './separation/routes/index.ts';
+export { type InkRoute } from './separation/routes/ink.ts';
+export { newProcess, type ProcessRoute } from './separation/routes/process.ts';
+export { type ProfileRoute } from './separation/routes/profile.ts';
+export { type SpotRoute } from './separation/routes/spot.ts';
+export { type TonesRoute } from './separation/routes/tones.ts';
+export { type SeparationTable } from './separation/table.ts';
 
 // The recipe of a job and what it is made from
 export type { ColourDots } from './recipe/colour-dots.ts';
@@ -122,7 +126,8 @@ export {
 export { smallSource } from './original/read-original.ts';
 
 // Plates: the one way from recipe to bits
-export { composedArt, pressOf } from './plate/composed-art.ts';
+export { composedArt } from './plate/composed-art.ts';
+export { inkSetOf } from './recipe/ink-set.ts';
 export { isSequential, plateBits, preparePlate } from './plate/evaluate.ts';
 export { plateCoverage } from './plate/plate-art.ts';
 
@@ -143,4 +148,4 @@ export { labsOf, coloursAt } from './proof/colours-at.ts';
 export { toneView, originalView, reachView } from './proof/contone.ts';
 export { type ProofLook, PLAIN_LOOK, pressProof } from './proof/press-proof.ts';
 export { type View, type ViewRows, proof } from './proof/proof.ts';
-export { isModelled, reachSummary } from './proof/reach.ts';
+export { reachSummary } from './proof/reach.ts';

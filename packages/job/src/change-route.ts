@@ -1,14 +1,15 @@
-import { plainPlate } from '@brachytone/core';
 import {
   latticeOf,
+  newProcess,
+  plainPlate,
   routeInks,
+  ROUTES,
   type Ink,
-  type Overprint,
   type PlateRecipe,
   type Recipe,
   type Route,
   type Screen,
-  type Stock,
+  type StartedRoute,
 } from '@brachytone/core';
 import { angleSets } from './angle-sets.ts';
 import { LIMITS } from './limits.ts';
@@ -18,17 +19,11 @@ import {
   processInks,
   type PrintingCondition,
 } from './printing-conditions.ts';
-import { byDarkness, newProcess, startCurves } from './routes.ts';
+import { byDarkness, startCurves } from './routes.ts';
 import { SHIPPED_INKS, type ShelfInk } from './shipped-inks.ts';
 
 /** What a change of an original's route brings with it. */
-export interface RouteChange {
-  readonly route: Route;
-  /** Inks that the job may not have yet. */
-  readonly inks?: readonly Ink[];
-  readonly overprints?: readonly Overprint[];
-  readonly stock?: Stock;
-}
+export type RouteChange = StartedRoute<Route>;
 
 /** A screen at another angle, if it has one. */
 const atAngle = (screen: Screen, angle: number): Screen =>
@@ -113,7 +108,7 @@ export function inkForJob(recipe: Pick<Recipe, 'inks'>, ink: ShelfInk): Ink {
 export function withRoute(recipe: Recipe, original: string, change: RouteChange): Recipe {
   const before = recipe.originals.find(({ id }) => id === original);
   if (!before) return recipe;
-  let next = withInks(recipe, change.inks ?? []);
+  let next = withInks(change.replaces ? withReplaced(recipe, change) : recipe, change.inks ?? []);
   next = {
     ...next,
     ...(change.stock ? { stock: change.stock } : {}),
@@ -131,102 +126,58 @@ export function withRoute(recipe: Recipe, original: string, change: RouteChange)
     : { ...next, plates: apart(next.plates, next.inks) };
 }
 
+/** A recipe in which what it has of the inks, and of the overprints among them, is as a change brings them. */
+function withReplaced(recipe: Recipe, { inks = [] }: RouteChange): Recipe {
+  const ids = new Set(inks.map(({ id }) => id));
+  return {
+    ...recipe,
+    inks: recipe.inks.map((ink) => inks.find(({ id }) => id === ink.id) ?? ink),
+    overprints: recipe.overprints.filter(({ inks: over }) => !over.every((id) => ids.has(id))),
+  };
+}
+
 /** The inks and paper of a printing condition, for an original's process route; what the job has of them is replaced. */
 export function withCondition(recipe: Recipe, original: string, condition: PrintingCondition): Recipe {
   const { inks, overprints } = processInks(condition);
-  const ids = new Set<string>(Object.values(PROCESS_IDS));
-  const own = recipe.inks.map((ink) => inks.find(({ id }) => id === ink.id) ?? ink);
   const before = recipe.originals.find(({ id }) => id === original)?.route;
   const route =
     before?.kind === 'process'
       ? { ...before, limit: condition.limit }
       : newProcess(PROCESS_IDS, condition.limit);
-  return withRoute(
-    {
-      ...recipe,
-      inks: own,
-      overprints: recipe.overprints.filter(({ inks: over }) => !over.every((id) => ids.has(id))),
-    },
-    original,
-    { route, inks, overprints, stock: condition.stock },
-  );
-}
-
-const shelfInk = (name: string): ShelfInk => SHIPPED_INKS.find((one) => one.name === name)!;
-
-/** Three inks for the channels of a picture: light ones on dark stock, dark ones on light. */
-function channelInks(dark: boolean): Ink[] {
-  const ink = (id: string, name: string, lab: Ink['lab'], opacity: number): Ink => ({
-    id,
-    name,
-    lab,
-    opacity,
-    fountain: null,
-  });
-  return dark
-    ? [
-        ink('red', 'Red, covering', [52, 70, 48], 0.6),
-        ink('green', 'Green, covering', [70, -62, 52], 0.6),
-        ink('blue', 'Blue, covering', [42, 20, -66], 0.6),
-      ]
-    : PRINTING_CONDITIONS.filter(({ id }) => id === 'uncoated').flatMap((condition) => [
-        ink('red', 'Cyan', condition.cyan, 0),
-        ink('green', 'Magenta', condition.magenta, 0),
-        ink('blue', 'Yellow', condition.yellow, 0),
-      ]);
+  return withRoute(recipe, original, { route, inks, overprints, stock: condition.stock, replaces: true });
 }
 
 /**
- * A route of a kind as an original first gets it, with the inks it takes.
+ * What an original's first route of a kind brings with it.
  *
- * @param picked inks for the colours of the picture, for spot routes
+ * @param picked inks for the colours of the picture, for kinds that ask for some
+ * @throws RangeError for a kind that is not offered by itself
  */
 export function newRoute(
-  kind: Exclude<Route['kind'], 'process' | 'profile'>,
+  kind: Route['kind'],
   recipe: Recipe,
   original: string,
   picked: readonly Ink[] = [],
 ): RouteChange {
-  const { route } = recipe.originals.find(({ id }) => id === original)!;
-  const own = byDarkness(routeInks(route).map((id) => inkOf(recipe.inks, id)));
-  const others = byDarkness(recipe.inks.filter(({ id }) => !own.includes(id)));
-  switch (kind) {
-    case 'ink':
-      return { route: { kind, ink: own[0] } };
-    case 'tones': {
-      let ids = [...own, ...others].slice(0, Math.max(2, Math.min(4, own.length)));
-      const second = inkForJob(recipe, shelfInk('Lantern'));
-      const inks = ids.length < 2 ? [second] : [];
-      if (ids.length < 2) ids = [...ids, second.id];
-      const curves = startCurves(ids.length);
-      return { route: { kind, inks: ids.map((ink, i) => ({ ink, curve: curves[i] })) }, inks };
-    }
-    case 'channels': {
-      const dark = recipe.stock.lab[0] < 50;
-      return {
-        route: { kind, red: 'red', green: 'green', blue: 'blue', ink: dark ? 'light' : 'dark' },
-        inks: channelInks(dark),
-      };
-    }
-    case 'spot': {
-      const ids =
-        picked.length > 1 ? picked.map(({ id }) => id) : [...own, ...others].slice(0, LIMITS.inks.most);
-      const second = inkForJob(recipe, shelfInk('Lantern'));
-      const all = ids.length > 1 ? ids : [...ids, second.id];
-      return {
-        route: { kind, inks: all, limit: Math.min(LIMITS.inkLimit.most, 100 * Math.min(3, all.length)) },
-        inks: ids.length > 1 ? picked : [second],
-      };
-    }
-    case 'bands': {
-      const light = [...own, ...others].toReversed().slice(-3);
-      const second = inkForJob(recipe, shelfInk('Sea glass'));
-      const inks = light.length > 1 ? light : [second.id, ...light];
-      const at = inks.map((_, i) => Math.round(25 + (i * 50) / Math.max(1, inks.length - 1)));
-      return {
-        route: { kind, at, inks: [null, ...inks], painted: [] },
-        inks: light.length > 1 ? [] : [second],
-      };
-    }
-  }
+  const { start, name } = ROUTES[kind];
+  if (!start) throw new RangeError(`“${name}” is not a route to begin with.`);
+  const route = recipe.originals.find(({ id }) => id === original)?.route;
+  const own = byDarkness(route ? routeInks(route).map((id) => inkOf(recipe.inks, id)) : []);
+  const [condition] = PRINTING_CONDITIONS;
+  const { inks, overprints } = processInks(condition);
+  const [black, cyan, magenta, yellow] = inks;
+  return start({
+    own,
+    others: byDarkness(recipe.inks.filter(({ id }) => !own.includes(id))),
+    stock: recipe.stock,
+    picked,
+    shelfInk: (wanted) =>
+      inkForJob(
+        recipe,
+        SHIPPED_INKS.find((one) => one.name === wanted)!,
+      ),
+    condition: { cyan, magenta, yellow, black, stock: condition.stock, overprints, limit: condition.limit },
+    most: { inks: LIMITS.inks.most, limit: LIMITS.inkLimit.most },
+    curves: startCurves,
+  });
 }

@@ -1,4 +1,4 @@
-import type { Content, OriginalRecipe, Recipe } from '@brachytone/core';
+import { profileOf, type Content, type OriginalRecipe, type Recipe } from '@brachytone/core';
 
 /** The version this program writes. */
 export const VERSION = 5;
@@ -48,11 +48,12 @@ export function fileOf(content: Content): FileUse | undefined {
 
 function usesOf({ content, container, route }: OriginalRecipe): FileUse[] {
   const file = fileOf(content);
+  const profile = profileOf(route);
   const shape = container?.shape === 'path' ? container.path : null;
   return [
     ...(file ? [file] : []),
     ...(shape ? [{ sha256: shape, kind: 'drawing' as const }] : []),
-    ...(route.kind === 'profile' ? [{ sha256: route.profile, kind: 'profile' as const }] : []),
+    ...(profile ? [{ sha256: profile.profile, kind: 'profile' as const }] : []),
   ];
 }
 

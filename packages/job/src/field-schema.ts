@@ -47,6 +47,24 @@ const motifSchema = Joi.string()
     'motif.empty': '{{#label}} encloses nothing.',
   });
 
+/** So many tones in percent, rising. */
+export const tonesSchema = ({
+  least,
+  most,
+}: {
+  readonly least: number;
+  readonly most: number;
+}): Joi.ArraySchema =>
+  Joi.array()
+    .items(Joi.number().greater(0).less(100).required())
+    .min(least)
+    .max(most)
+    .custom((tones: number[], helpers) =>
+      tones.every((tone, i) => i === 0 || tone > tones[i - 1]) ? tones : helpers.error('tones.order'),
+    )
+    .required()
+    .messages({ 'tones.order': 'The tones that bands are parted at must rise.' });
+
 /** What a setting may be, from its field. */
 function settingSchema(field: Field): Joi.Schema {
   switch (field.type) {
@@ -59,15 +77,7 @@ function settingSchema(field: Field): Joi.Schema {
     case 'curve':
       return curveSchema;
     case 'tones':
-      return Joi.array()
-        .items(Joi.number().greater(0).less(100).required())
-        .min(field.least)
-        .max(field.most)
-        .custom((tones: number[], helpers) =>
-          tones.every((tone, i) => i === 0 || tone > tones[i - 1]) ? tones : helpers.error('tones.order'),
-        )
-        .required()
-        .messages({ 'tones.order': 'The tones that bands are parted at must rise.' });
+      return tonesSchema(field);
     case 'strokes':
       return strokesSchema;
     case 'spot':

@@ -1,15 +1,4 @@
-import type { CurvePoint, Lab, ProcessInks, Route } from '@brachytone/core';
-
-/** What an original can be sent by, in words. */
-export const ROUTE_NAMES: Record<Route['kind'], { readonly name: string; readonly says: string }> = {
-  ink: { name: 'One ink', says: 'Its tones in one ink' },
-  tones: { name: 'Two to four tones', says: 'Its tones in two to four inks, a curve each' },
-  process: { name: 'Process', says: 'Its colours in cyan, magenta, yellow and black' },
-  profile: { name: 'Process by a profile', says: 'The same as an ICC profile has it' },
-  channels: { name: 'Red, green, blue', says: 'Its three channels as three plates' },
-  spot: { name: 'Spot inks', says: 'Each colour as the dots of these inks that come nearest' },
-  bands: { name: 'Flat bands', says: 'Its tones in flat inks, band by band' },
-};
+import type { CurvePoint, Lab } from '@brachytone/core';
 
 /** Curves for two to four inks, named after what they do. */
 export interface ToneStart {
@@ -63,16 +52,6 @@ export const TONE_STARTS: readonly ToneStart[] = [
 export const startCurves = (count: number, start?: ToneStart): readonly (readonly CurvePoint[])[] =>
   (start && start.curves.length === count ? start : TONE_STARTS.find((one) => one.curves.length === count)!)
     .curves;
-
-/** Process by the ink model as an original first gets it (common practice, no source). */
-export const newProcess = (inks: ProcessInks, limit: number): Route => ({
-  kind: 'process',
-  ...inks,
-  generation: 55,
-  replacement: 35,
-  from: 25,
-  limit,
-});
 
 /** Ids of inks from the darkest to the lightest. */
 export const byDarkness = (inks: readonly { readonly id: string; readonly lab: Lab }[]): string[] =>

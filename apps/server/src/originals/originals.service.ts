@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import {
+  profileOf,
   profileTableName,
   type Drawing,
   type Intent,
@@ -157,7 +158,7 @@ export class OriginalsService {
 
   /** Amounts of the process inks by a press's profile. */
   async separation(sha256: string, intent: Intent, compensate: boolean): Promise<SeparationTable> {
-    const name = profileTableName(sha256, intent, compensate);
+    const name = profileTableName({ profile: sha256, intent, compensate });
     let table = this.tables.get(name);
     if (!table) {
       if (this.tables.size >= MOST_TABLES) this.tables.clear();
@@ -185,13 +186,9 @@ export class OriginalsService {
       else if (kind === 'picture') out.pictures[sha256] = await this.pyramid(sha256);
     }
     for (const { route } of recipe.originals) {
-      if (route.kind !== 'profile') continue;
-      const { profile, intent, compensate } = route;
-      out.tables[profileTableName(profile, intent, compensate)] ??= await this.separation(
-        profile,
-        intent,
-        compensate,
-      );
+      const use = profileOf(route);
+      if (use)
+        out.tables[profileTableName(use)] ??= await this.separation(use.profile, use.intent, use.compensate);
     }
     return out;
   }

@@ -1,4 +1,4 @@
-import { profileTableName, type Recipe } from '@brachytone/core';
+import { profileOf, profileTableName, type Recipe } from '@brachytone/core';
 import { filesOf } from '@brachytone/job';
 import { useEffect, useSyncExternalStore } from 'react';
 import { api } from '../store/api.ts';
@@ -21,10 +21,8 @@ export function usePictures(recipe: Recipe): { arrival: Arrival; version: number
       void query.unwrap().then(pictures.want, () => undefined);
     }
   }, [dispatch, names]);
-  const separations = recipe.originals.flatMap(({ route }) => (route.kind === 'profile' ? [route] : []));
-  const tables = separations.map(({ profile, intent, compensate }) =>
-    profileTableName(profile, intent, compensate),
-  );
+  const separations = recipe.originals.flatMap(({ route }) => profileOf(route) ?? []);
+  const tables = separations.map(profileTableName);
   const tablesKey = tables.join(' ');
   useEffect(() => {
     separations.forEach(({ profile, intent, compensate }, i) =>

@@ -1,13 +1,13 @@
 import {
+  inkSetOf,
   buildPyramid,
   coloursAt,
   composedArt,
-  isModelled,
   labsOf,
   pickColours,
-  pressOf,
   pressProof,
   reachSummary,
+  routeModel,
   reachView,
   type Intent,
   type Lab,
@@ -249,8 +249,8 @@ const workerApi = {
   reachOf(recipe: Recipe, id: string): { mean: number; most: number } | undefined {
     const original = recipe.originals.find((one) => one.id === id);
     const source = original && smallSource(original, materials, PICKED);
-    if (!source || !isModelled(original.route)) return undefined;
-    return reachSummary(source, original, original.route, pressOf(recipe));
+    const model = original && routeModel(original.route, inkSetOf(recipe));
+    return source && model && reachSummary(source, original, model);
   },
 
   /** What is asked for and what is predicted to be printed under a place of the sheet, as Lab. */

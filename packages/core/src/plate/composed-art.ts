@@ -9,16 +9,17 @@ import { readInto, readStraight } from '../raster/read-rows.ts';
 import type { Rows } from '../raster/rows.ts';
 import { insideBox } from '../raster/sample.ts';
 import type { Screen } from '../screen/screen.ts';
-import { curveTable, inkRows } from '../separation/ink-rows.ts';
-import type { Press } from '../separation/route-table.ts';
-import { lineInks, routeInks } from '../separation/route.ts';
+import type { InkSet } from '../ink/ink-set.ts';
+import { inkSetOf } from '../recipe/ink-set.ts';
+import { inkRows, lineInks, routeInks } from '../separation/route.ts';
+import { routeKind } from '../separation/routes/index.ts';
 import { toTones } from '../tone/tone-rows.ts';
 import { mmToPixels, type Frame } from '../raster/frame.ts';
 import { letteringLayers, letteringRegion } from '../original/lettering-layers.ts';
 import { isLineWork, lineBits, lineRegion } from '../original/line-work.ts';
 import { isMasked, keepMasked, maskOf, maskReach } from '../original/mask/mask.ts';
 import { readOriginal } from '../original/read-original.ts';
-import type { OriginalRecipe, Recipe } from '../recipe/recipe.ts';
+import type { OriginalRecipe } from '../recipe/recipe.ts';
 import { shifted } from '../original/shifted.ts';
 import type { Materials, Scene } from '../recipe/scene.ts';
 
@@ -47,8 +48,8 @@ export function composedArt(
   const { recipe } = scene;
   const { ink, screen, shift } = recipe.plates[plate];
   const sheet = intersect(region, { x: 0, y: 0, width: frame.width, height: frame.height });
-  const press = pressOf(recipe);
-  const art: Laying = { tone: out, line: undefined, frame, region, sheet, screen, ink, press };
+  const inkSet = inkSetOf(recipe);
+  const art: Laying = { tone: out, line: undefined, frame, region, sheet, screen, ink, inkSet };
   for (const one of recipe.originals) {
     if (!one.shown) continue;
     const original = shifted(one, scene, recipe.sheet, shift);
@@ -58,13 +59,6 @@ export function composedArt(
   }
   return art.line ? { tone: out, line: art.line } : { tone: out };
 }
-
-/** What the inks of a job are printed on, and in which order. */
-export const pressOf = ({ stock, plates, inks, overprints }: Recipe): Press => ({
-  stock,
-  inks: plates.map(({ ink }) => inks.find(({ id }) => id === ink)!),
-  overprints,
-});
 
 /** True when a plate may have parts that are never screened. */
 export const hasLineWork = ({ recipe }: Pick<Scene, 'recipe'>, plate: number): boolean =>
@@ -86,7 +80,7 @@ interface Laying {
   readonly screen: Screen;
   /** Id of the plate's ink. */
   readonly ink: string;
-  readonly press: Press;
+  readonly inkSet: InkSet;
 }
 
 /** Lays line work over what is there, or knocks it out on plates that are not its own. */
@@ -125,8 +119,8 @@ function layLettering(materials: Materials, original: OriginalRecipe, art: Layin
   const mask = maskOf(original, materials, screen, frame, part);
   const [x, y] = [part.x - region.x, part.y - region.y];
   const inked = (plane: Plane): Plane => {
-    if (route.kind !== 'tones') return plane;
-    const table = curveTable(route.inks.find((one) => one.ink === ink)!.curve);
+    const table = routeKind(route).toneTable?.(route, ink);
+    if (!table) return plane;
     for (let i = 0; i < plane.data.length; i++) plane.data[i] = table[plane.data[i]];
     return plane;
   };
@@ -152,7 +146,7 @@ function layLettering(materials: Materials, original: OriginalRecipe, art: Layin
 
 /** Lays an original's tones, or its absence on a plate that is not its own, over what is there. */
 function layTone(materials: Materials, original: OriginalRecipe, art: Laying): void {
-  const { frame, region, sheet, tone: out, line, screen, ink, press } = art;
+  const { frame, region, sheet, tone: out, line, screen, ink, inkSet } = art;
   const { route, overprint } = original;
   const printed = routeInks(route).includes(ink);
   if (!printed && overprint) return;
@@ -160,7 +154,16 @@ function layTone(materials: Materials, original: OriginalRecipe, art: Laying): v
   const beyond = Math.ceil(mmToPixels(maskReach(original), frame));
   const part = intersect(grown(box, beyond), sheet);
   if (isEmpty(part)) return;
-  const tone = inkRows(source, original.tone, route, ink, press, materials.tables, frame.draft === true);
+  const { tables } = materials;
+  const draft = frame.draft === true;
+  const tone = inkRows(route, ink, {
+    name: original.name,
+    source,
+    tone: original.tone,
+    inkSet,
+    tables,
+    draft,
+  });
   const x = part.x - region.x;
   const y = part.y - region.y;
   if (isStraight(toSource) && !alpha && !overprint && !isMasked(original) && !(printed && original.mix)) {

@@ -2,10 +2,10 @@ import { isStraight, type Affine } from '../raster/affine.ts';
 import { mmToPixels, type Frame } from '../raster/frame.ts';
 import { intersect, isEmpty, type Region } from '../raster/region.ts';
 import type { Rows } from '../raster/rows.ts';
-import { inkRows } from '../separation/ink-rows.ts';
-import { lineInks, routeInks } from '../separation/route.ts';
+import { inkSetOf } from '../recipe/ink-set.ts';
+import { inkRows, lineInks, routeInks } from '../separation/route.ts';
 import { toTones } from '../tone/tone-rows.ts';
-import { grown, pressOf } from './composed-art.ts';
+import { grown } from './composed-art.ts';
 import { isAllLine, letteringRegion } from '../original/lettering-layers.ts';
 import { isLineWork, lineRegion } from '../original/line-work.ts';
 import { isMasked, maskReach } from '../original/mask/mask.ts';
@@ -87,8 +87,9 @@ function coveringTones(
   if (alpha || !isStraight(toSource) || part.width < region.width || part.height < region.height)
     return undefined;
   if (!printed) return 'bare';
-  const { tone, route } = original;
+  const { name, tone, route } = original;
   const { recipe, tables } = scene;
-  const rows = inkRows(source, tone, route, ink, pressOf(recipe), tables, frame.draft === true);
+  const draft = frame.draft === true;
+  const rows = inkRows(route, ink, { name, source, tone, inkSet: inkSetOf(recipe), tables, draft });
   return rows && { rows, map: toTones(toSource, source, rows) };
 }

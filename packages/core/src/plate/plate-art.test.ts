@@ -1,7 +1,8 @@
 import { bitAt, countInk } from '../raster/bits.ts';
 import type { Region } from '../raster/region.ts';
 import { SOLID } from '../raster/plane.ts';
-import type { ChannelsRoute, Route } from '../separation/route.ts';
+import type { ChannelsRoute } from '../separation/routes/channels.ts';
+import type { Route } from '../separation/routes/index.ts';
 import { newScreen } from '../screen/screen.ts';
 import { dotScreen, greyPicture, sceneOf, testInk } from '../testing.ts';
 import { plainPlate } from '../recipe/plain-plate.ts';

@@ -5,7 +5,7 @@ import { after, moved, scaled } from '../raster/affine.ts';
 import { mmToPixels, type Frame } from '../raster/frame.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import { intersect, type Region } from '../raster/region.ts';
-import { curveTable } from '../separation/ink-rows.ts';
+import { curveTable } from '../separation/mapped-rows.ts';
 import { isColourRoute } from '../separation/route.ts';
 import { paintStroke } from '../tone/paint-stroke.ts';
 import { composedArt, hasLineWork, type PlateArt } from './composed-art.ts';

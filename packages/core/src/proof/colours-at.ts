@@ -6,10 +6,9 @@ import type { Frame } from '../raster/frame.ts';
 import type { Picture } from '../raster/picture.ts';
 import { fullSample, hasAlpha } from '../raster/picture.ts';
 import { limitCoverage } from '../screen/dot-limits.ts';
-import { isModelled } from './reach.ts';
-import { routeModel } from '../separation/route-table.ts';
+import { routeModel } from '../separation/route.ts';
 import { targetOf } from '../separation/target.ts';
-import { pressOf } from '../plate/composed-art.ts';
+import { inkSetOf } from '../recipe/ink-set.ts';
 import { originalPixels } from '../original/original-pixels.ts';
 import { plateCoverage } from '../plate/plate-art.ts';
 import type { Scene } from '../recipe/scene.ts';
@@ -41,17 +40,18 @@ export function coloursAt(
 ): { asked: Lab | undefined; printed: Lab } {
   const { recipe } = scene;
   const region = { x, y, width: 1, height: 1 };
-  const press = pressOf(recipe);
+  const inkSet = inkSetOf(recipe);
   const amounts = recipe.plates.map(({ printed, screen }, plate) =>
     printed ? limitCoverage(screen, plateCoverage(scene, plate, frame, region).data[0]) / SOLID : 0,
   );
-  const printed = predict(inkModel(press.stock, press.inks, press.overprints), amounts);
+  const printed = predict(inkModel(inkSet.stock, inkSet.inks, inkSet.overprints), amounts);
   for (const original of recipe.originals.toReversed()) {
     if (!original.shown) continue;
     const [r, g, b, alpha] = originalPixels(original, scene, frame, region, 1);
     if (alpha < 128) continue;
-    if (!isModelled(original.route)) return { asked: undefined, printed };
-    const target = targetOf(routeModel(original.route, press), original.route.limit / 100);
+    const separation = routeModel(original.route, inkSet);
+    if (!separation) return { asked: undefined, printed };
+    const target = targetOf(separation.model, separation.limit / 100);
     return { asked: target(r / 255, g / 255, b / 255), printed };
   }
   return { asked: undefined, printed };

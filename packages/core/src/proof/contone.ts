@@ -1,8 +1,9 @@
 import { encode8 } from '../colour/srgb.ts';
 import { SOLID } from '../raster/plane.ts';
 import { limitCoverage } from '../screen/dot-limits.ts';
-import { isModelled, reachErrors } from './reach.ts';
-import { pressOf } from '../plate/composed-art.ts';
+import { reachErrors } from './reach.ts';
+import { inkSetOf } from '../recipe/ink-set.ts';
+import { routeModel } from '../separation/route.ts';
 import { plateCoverage } from '../plate/plate-art.ts';
 import { frameOf } from '../recipe/frame.ts';
 import type { Frame } from '../raster/frame.ts';
@@ -102,10 +103,8 @@ export function reachView(
   const { grid, region } = screenGrid(scene, frame, view, rows);
   const rgba = originalView(scene, frame, view, rows);
   const original = scene.recipe.originals.find((one) => one.id === id);
-  const errors =
-    original && isModelled(original.route) && original.shown
-      ? reachErrors(original, original.route, pressOf(scene.recipe), scene, grid, region)
-      : undefined;
+  const model = original?.shown ? routeModel(original.route, inkSetOf(scene.recipe)) : undefined;
+  const errors = original && model && reachErrors(original, model, scene, grid, region);
   for (let i = 0; i < rgba.length; i += 4) {
     const grey =
       128 + 0.5 * (0.2126 * rgba[i] + 0.7152 * rgba[i + 1] + 0.0722 * rgba[i + 2]) * (rgba[i + 3] / 255);

@@ -10,25 +10,19 @@ import type { Materials } from '../recipe/scene.ts';
 import type { Frame } from '../raster/frame.ts';
 import type { Region } from '../raster/region.ts';
 import { toTones, type ToneSource } from '../tone/tone-rows.ts';
-import { channelRows } from '../separation/ink-rows.ts';
+import { channelRows } from '../separation/channel-rows.ts';
 import { makeGrid, readGrid, type Grid } from '../separation/grid.ts';
-import type { ProcessRoute, Route, SpotRoute } from '../separation/route.ts';
-import { routeModel, routeTable, type Press } from '../separation/route-table.ts';
+import type { RouteModel } from '../separation/route.ts';
+import type { Route } from '../separation/routes/index.ts';
 import { targetOf } from '../separation/target.ts';
-
-/** Routes whose colours can be compared with what was asked. */
-export const isModelled = (route: Route): route is ProcessRoute | SpotRoute =>
-  route.kind === 'process' || route.kind === 'spot';
 
 const recentErrors = recentOnly<Grid>(6);
 
 /** CIEDE2000 between what colours should print as and what their inks are predicted to give, on the grid of a route's table. */
-function reachGrid(route: ProcessRoute | SpotRoute, press: Press): Grid {
-  const model = routeModel(route, press);
+function reachGrid(route: Route, { model, limit, table: tableOf }: RouteModel): Grid {
   return recentErrors(JSON.stringify([route, model.n, [...model.primaries]]), () => {
-    const table = routeTable(route, press, true);
-    const target = targetOf(model, route.limit / 100);
-    const { size, inks, data } = table;
+    const { size, inks, data } = tableOf(true);
+    const target = targetOf(model, limit / 100);
     let at = 0;
     return makeGrid(size, 1, ([r, g, b], out) => {
       const amounts = Array.from(data.subarray(at, at + inks), (one) => one / SOLID);
@@ -43,8 +37,7 @@ function reachGrid(route: ProcessRoute | SpotRoute, press: Press): Grid {
  */
 export function reachErrors(
   original: OriginalRecipe,
-  route: ProcessRoute | SpotRoute,
-  press: Press,
+  model: RouteModel,
   materials: Materials,
   frame: Frame,
   region: Region,
@@ -53,7 +46,7 @@ export function reachErrors(
   const { region: box, toSource, source } = readOriginal(original, materials, frame);
   const part = intersect(box, region);
   if (part.width <= 0 || part.height <= 0) return out;
-  const grid = reachGrid(route, press);
+  const grid = reachGrid(original.route, model);
   const channels = [0, 1, 2].map((k) => {
     const rows = channelRows(source, original.tone, k);
     const plane = createPlane(part.width, part.height);
@@ -78,10 +71,9 @@ export function reachErrors(
 export function reachSummary(
   source: ToneSource,
   original: OriginalRecipe,
-  route: ProcessRoute | SpotRoute,
-  press: Press,
+  model: RouteModel,
 ): { mean: number; most: number } {
-  const grid = reachGrid(route, press);
+  const grid = reachGrid(original.route, model);
   const channels = [0, 1, 2].map((k) => channelRows(source, original.tone, k));
   const errors: number[] = [];
   const found = new Float64Array(1);

@@ -7,7 +7,7 @@ import type { Fade } from './fade.ts';
 import type { Mix } from './mix.ts';
 import type { Stroke } from '../base/field.ts';
 import type { Ink, Overprint, Stock } from '../ink/ink.ts';
-import type { Route } from '../separation/route.ts';
+import type { Route } from '../separation/routes/index.ts';
 import type { CurvePoint } from '../tone/curve.ts';
 import type { Screen } from '../screen/screen.ts';
 import type { Tone } from '../tone/tone.ts';

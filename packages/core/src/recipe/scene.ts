@@ -1,7 +1,7 @@
 import type { Drawing } from '../drawing/drawing.ts';
 import type { Typeface } from '../lettering/typeface.ts';
 import type { Pyramid } from '../raster/pyramid.ts';
-import type { ProfileTables } from '../separation/ink-rows.ts';
+import type { ProfileTables } from '../separation/route-kind.ts';
 import type { Recipe } from './recipe.ts';
 
 /** What the originals of a recipe are made from, by the SHA-256 of their files. */

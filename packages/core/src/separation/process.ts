@@ -3,8 +3,19 @@ import type { InkModel } from '../ink/model.ts';
 import type { Lab } from '../colour/lab.ts';
 import { recentOnly } from '../base/recent.ts';
 import { makeGrid, readGrid, type Grid } from './grid.ts';
-import type { ProcessRoute } from './route.ts';
 import { targetOf } from './target.ts';
+
+/** How black is made. */
+export interface BlackRule {
+  /** How much of what black could take over it takes, 0 (only what the others cannot do) to 100. */
+  readonly generation: number;
+  /** The share of that in strong colours, 0 (in greys alone) to 100 (everywhere). */
+  readonly replacement: number;
+  /** Darkness in percent below which black stays out. */
+  readonly from: number;
+  /** Most of all inks together, percent. */
+  readonly limit: number;
+}
 
 /** Place of black among the inks. */
 const BLACK = 3;
@@ -77,7 +88,7 @@ const recentRanges = recentOnly<Grid>(6);
 const clamp = (value: number) => Math.min(1, Math.max(0, value));
 
 /** How much of the black a colour could have the rule gives it, 0–1. */
-function blackShare([l, a, b]: Lab, white: number, black: number, rule: ProcessRoute): number {
+function blackShare([l, a, b]: Lab, white: number, black: number, rule: BlackRule): number {
   const strong = clamp(Math.sqrt(a * a + b * b) / STRONG);
   const darkness = (white - l) / (white - black);
   const past = clamp((darkness - rule.from / 100) / 0.3);
@@ -90,7 +101,7 @@ function blackShare([l, a, b]: Lab, white: number, black: number, rule: ProcessR
  *
  * @param key same only for the same model
  */
-export function processGrid(model: InkModel, key: string, rule: ProcessRoute, size: number): Grid {
+export function processGrid(model: InkModel, key: string, rule: BlackRule, size: number): Grid {
   const limit = rule.limit / 100;
   const range = recentRanges(`${key} ${limit} ${size}`, () => blackRange(model, limit, size));
   const target = targetOf(model, limit);

@@ -5,6 +5,7 @@ import type { Materials, Scene } from '../recipe/scene.ts';
 import { readOriginal } from '../original/read-original.ts';
 import { shifted } from '../original/shifted.ts';
 import { lineInks, routeInks } from '../separation/route.ts';
+import { routeKind } from '../separation/routes/index.ts';
 import { boxArea, containerArea, cutArea, lettersOf, lineShapes, type LineShape } from './line-shapes.ts';
 import { areaOfContours, boxesMeet, boxOf, rectangle, shared, without, type Area } from './area.ts';
 import type { Units } from './units.ts';
@@ -29,7 +30,12 @@ const isSoft = ({ container, content }: OriginalRecipe): boolean =>
 const isPixels = (original: OriginalRecipe): boolean => {
   const { fade, mix, route, content } = original;
   const isLine = content.kind === 'lettering' || isLineWork(original);
-  return fade !== null || mix !== null || (!isLine && route.kind === 'bands') || (isLine && isSoft(original));
+  return (
+    fade !== null ||
+    mix !== null ||
+    (!isLine && routeKind(route).isFlat === true) ||
+    (isLine && isSoft(original))
+  );
 };
 
 /** Originals that have a say on a plate. */

@@ -1,4 +1,4 @@
-import { difference2000, filmFrame, latticeOf, mmToPixels, type Lab } from '@brachytone/core';
+import { difference2000, filmFrame, inkLimit, latticeOf, mmToPixels, type Lab } from '@brachytone/core';
 import { useEffect, useState } from 'react';
 import { labWords } from '../../controls/lab.ts';
 import { inWorker } from '../../engine/engine.ts';
@@ -57,11 +57,7 @@ export function Readout() {
   const place = pointer && read ? `${pointer.mm.x.toFixed(1)}, ${pointer.mm.y.toFixed(1)} mm` : '—';
   const few = recipe.plates.length <= FEW;
   const total = read?.tones.reduce((sum, { made }, i) => sum + (recipe.plates[i].printed ? made : 0), 0);
-  const limit = Math.min(
-    ...recipe.originals.map(({ route }) =>
-      route.kind === 'process' || route.kind === 'spot' ? route.limit : Infinity,
-    ),
-  );
+  const limit = Math.min(...recipe.originals.map(({ route }) => inkLimit(route) ?? Infinity));
   const asked = read?.colours.asked;
   return (
     <dl className="figures flex items-start gap-4 text-rack-text" aria-label="Readout">

@@ -1,5 +1,4 @@
-import { routeInks } from '@brachytone/core';
-import { ROUTE_NAMES } from '@brachytone/job';
+import { routeInks, routeKind } from '@brachytone/core';
 import { useEffect } from 'react';
 import { SwitchRow } from '../../../controls/switch-row.tsx';
 import { useAppDispatch } from '../../../store/store.ts';
@@ -47,7 +46,7 @@ export function InksStage() {
       {original && (
         <Group
           name="Separation"
-          aside={<span className="text-soft">{ROUTE_NAMES[original.route.kind].name.toLowerCase()}</span>}
+          aside={<span className="text-soft">{routeKind(original.route).name.toLowerCase()}</span>}
         >
           <OriginalPicker />
           <RouteGroup original={original} />

@@ -1,5 +1,6 @@
 import {
   INTENTS,
+  newProcess,
   type Ink,
   type Intent,
   type OriginalRecipe,
@@ -9,7 +10,6 @@ import {
 } from '@brachytone/core';
 import {
   LIMITS,
-  newProcess,
   onWhite,
   PRINTING_CONDITIONS,
   PROCESS_IDS,
