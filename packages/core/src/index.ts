@@ -116,14 +116,17 @@ export type {
 export type { Scene } from './recipe/scene.ts';
 
 // Where originals lie
+export { contentKind, CONTENTS } from './original/contents/index.ts';
+export { type ContentFile, type ContentKind, type Size } from './original/content-kind.ts';
+export { boxCorners, boxToPicture, effectiveResolution, sheetToBox } from './original/placed.ts';
 export {
+  gradientOf,
+  hasLine,
+  hasTones,
+  isAllLine,
   placedHeight,
-  effectiveResolution,
-  sheetToBox,
-  boxCorners,
-  boxToPicture,
-} from './original/placed.ts';
-export { smallSource } from './original/read-original.ts';
+  smallSource,
+} from './original/place-original.ts';
 
 // Plates: the one way from recipe to bits
 export { composedArt } from './plate/composed-art.ts';

@@ -1,4 +1,4 @@
-import { profileOf, type Content, type OriginalRecipe, type Recipe } from '@brachytone/core';
+import { contentKind, profileOf, type OriginalRecipe, type Recipe } from '@brachytone/core';
 
 /** The version this program writes. */
 export const VERSION = 5;
@@ -32,22 +32,8 @@ export interface FileUse {
   readonly kind: FileKind;
 }
 
-/** The file an original's content comes from, if it comes from one. */
-export function fileOf(content: Content): FileUse | undefined {
-  switch (content.kind) {
-    case 'picture':
-      return { sha256: content.picture, kind: 'picture' };
-    case 'drawing':
-      return { sha256: content.drawing, kind: 'drawing' };
-    case 'lettering':
-      return { sha256: content.font, kind: 'font' };
-    case 'gradient':
-      return undefined;
-  }
-}
-
 function usesOf({ content, container, route }: OriginalRecipe): FileUse[] {
-  const file = fileOf(content);
+  const file = contentKind(content).file(content);
   const profile = profileOf(route);
   const shape = container?.shape === 'path' ? container.path : null;
   return [

@@ -2,11 +2,9 @@ import { colourPng } from './png.ts';
 import type { Sink } from './sink.ts';
 import { bands, type Region } from '../raster/region.ts';
 import { frameOf } from '../recipe/frame.ts';
-import { mmToPixels, type Frame } from '../raster/frame.ts';
-import { letteringRegion } from '../original/lettering-layers.ts';
-import { lineRegion } from '../original/line-work.ts';
-import { maskReach } from '../original/mask/mask.ts';
+import type { Frame } from '../raster/frame.ts';
 import { originalPixels } from '../original/original-pixels.ts';
+import { placeOriginal } from '../original/place-original.ts';
 import type { OriginalRecipe } from '../recipe/recipe.ts';
 import type { Scene } from '../recipe/scene.ts';
 
@@ -20,18 +18,8 @@ export function originalArea(
   resolution: number,
 ): { frame: Frame; region: Region } {
   const frame = frameOf(scene.recipe.sheet, resolution);
-  if (original.content.kind === 'lettering') return { frame, region: letteringRegion(original, frame) };
-  const box = lineRegion(original, scene, frame);
-  const reach = Math.ceil(mmToPixels(maskReach(original), frame));
-  return {
-    frame,
-    region: {
-      x: box.x - reach,
-      y: box.y - reach,
-      width: Math.max(1, box.width + 2 * reach),
-      height: Math.max(1, box.height + 2 * reach),
-    },
-  };
+  const { seen } = placeOriginal({ original, materials: scene, frame });
+  return { frame, region: { ...seen, width: Math.max(1, seen.width), height: Math.max(1, seen.height) } };
 }
 
 /**

@@ -1,22 +1,21 @@
 import { bitAt, type Bits } from '../raster/bits.ts';
 import { mapPoint, type Affine } from '../raster/affine.ts';
+import { coverageTable } from '../raster/coverage-table.ts';
+import type { Frame } from '../raster/frame.ts';
 import type { Picture } from '../raster/picture.ts';
-import { readPixel } from '../raster/read-pixel.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
+import { readPixel } from '../raster/read-pixel.ts';
 import { intersect, isEmpty, type Region } from '../raster/region.ts';
+import type { OriginalRecipe } from '../recipe/recipe.ts';
+import type { Materials } from '../recipe/scene.ts';
 import type { ToneSource } from '../tone/tone-rows.ts';
 import { NO_TONE } from '../tone/tone.ts';
 import { colourDotPixels } from './colour-dots/colour-dot-pixels.ts';
-import { mixed } from './mix/mix.ts';
-import { coverageTable } from '../raster/coverage-table.ts';
-import { mmToPixels, type Frame } from '../raster/frame.ts';
-import { letteringLayers, letteringRegion, type ToneLayer } from './lettering-layers.ts';
-import { isLineWork, lineBits } from './line-work.ts';
-import { maskOf, maskReach } from './mask/mask.ts';
+import type { Layers, PlacedTones, ToneLayer } from './content-kind.ts';
+import { contentKind } from './contents/index.ts';
 import { mixDots } from './mix/mix-dots.ts';
-import { readOriginal } from './read-original.ts';
-import type { OriginalRecipe } from '../recipe/recipe.ts';
-import type { Materials } from '../recipe/scene.ts';
+import { mixed } from './mix/mix.ts';
+import { placeOriginal, type PlacedOriginal } from './place-original.ts';
 
 /**
  * An original in its own colours on a grid: 8-bit sRGB with alpha, which is 0 where there is none of it. What has hard
@@ -33,42 +32,60 @@ export function originalPixels(
   uncut = false,
 ): Uint8ClampedArray<ArrayBuffer> {
   const rgba = new Uint8ClampedArray(region.width * region.height * 4);
-  const { content } = original;
-  const seen =
-    uncut && content.kind === 'picture' ? { ...original, content: { ...content, cut: null } } : original;
-  const on = finer(frame, fine);
-  if (content.kind === 'lettering') {
-    const part = intersect(letteringRegion(original, frame), region);
-    if (!isEmpty(part)) layLetters(rgba, seen, materials, on, part, region, fine);
-    return rgba;
-  }
-  if (isLineWork(original)) {
-    const bits = lineBits(seen, materials, on, times(region, fine));
+  const seen = uncut ? uncutOriginal(original) : original;
+  const placed = placeOriginal({ original: seen, materials, frame });
+  const part = intersect(placed.seen, region);
+  const on = fine === 1 ? placed : placeOriginal({ original: seen, materials, frame: finer(frame, fine) });
+  if (on.layers) {
+    if (!isEmpty(part)) layLayers(rgba, on.layers, on, part, region, fine);
+  } else if (on.line) {
+    const bits = on.line(times(region, fine));
     layLine(rgba, bits.ink, 0, region, region, fine);
     layLine(rgba, bits.bare, 255, region, region, fine);
-    return rgba;
+  } else if (placed.tones && !isEmpty(part)) {
+    const mask = averaged(on.mask(times(part, fine)), part, fine);
+    const { colourDots } = original;
+    if (colourDots && placed.tones.source.picture) {
+      layDots(rgba, colourDotPixels(original, colourDots, materials, frame, part, fine), mask, part, region);
+    } else laySmooth(rgba, placed.tones, placed, dotShares(on, part, fine), mask, part, region);
   }
-  const { region: box, toBox, toSource, source } = readOriginal(original, materials, frame);
-  const reach = Math.ceil(mmToPixels(maskReach(original), frame));
-  const part = intersect(
-    { x: box.x - reach, y: box.y - reach, width: box.width + 2 * reach, height: box.height + 2 * reach },
-    region,
-  );
-  if (isEmpty(part)) return rgba;
-  const mask = averaged(maskOf(seen, materials, undefined, on, times(part, fine)), part, fine);
-  if (original.colourDots && content.kind === 'picture') {
-    const dots = colourDotPixels(original, original.colourDots, materials, frame, part, fine);
-    for (let y = 0, i = 0; y < part.height; y++) {
-      const to = ((part.y - region.y + y) * region.width + part.x - region.x) * 4;
-      for (let x = 0; x < part.width; x++, i++) {
-        rgba.set(dots.subarray(i * 4, i * 4 + 3), to + x * 4);
-        rgba[to + x * 4 + 3] = mask ? (dots[i * 4 + 3] * mask.data[i]) / SOLID : dots[i * 4 + 3];
-      }
+  return rgba;
+}
+
+const uncutOriginal = (original: OriginalRecipe): OriginalRecipe => ({
+  ...original,
+  content: contentKind(original.content).uncut?.(original.content) ?? original.content,
+});
+
+/** Lays colour dots as far as a mask shows them. */
+function layDots(
+  rgba: Uint8ClampedArray,
+  dots: Uint8ClampedArray,
+  mask: Plane | undefined,
+  part: Region,
+  region: Region,
+): void {
+  for (let y = 0, i = 0; y < part.height; y++) {
+    const to = ((part.y - region.y + y) * region.width + part.x - region.x) * 4;
+    for (let x = 0; x < part.width; x++, i++) {
+      rgba.set(dots.subarray(i * 4, i * 4 + 3), to + x * 4);
+      rgba[to + x * 4 + 3] = mask ? (dots[i * 4 + 3] * mask.data[i]) / SOLID : dots[i * 4 + 3];
     }
-    return rgba;
   }
-  const dots = dotShares(original, materials, on, part, fine);
+}
+
+/** Lays a picture, or the greys of what is none, mixed with dots of its own if it is. */
+function laySmooth(
+  rgba: Uint8ClampedArray,
+  { source, toSource }: PlacedTones,
+  { original, toBox }: PlacedOriginal,
+  dots: Float64Array | undefined,
+  mask: Plane | undefined,
+  part: Region,
+  region: Region,
+): void {
   const { picture = greysOf(source) } = source;
+  const { mix } = original;
   const inBox = original.container === null;
   const pixel = new Float64Array(4);
   for (let y = part.y, i = 0; y < part.y + part.height; y++) {
@@ -81,15 +98,13 @@ export function originalPixels(
       const share = dots ? dots[i] : 0;
       for (let k = 0; k < 3; k++) {
         const smooth = pixel[k] / 255;
-        rgba[to + k] = original.mix
-          ? 255 *
-            (share * mixed(original.mix, smooth, true) + (1 - share) * mixed(original.mix, smooth, false))
+        rgba[to + k] = mix
+          ? 255 * (share * mixed(mix, smooth, true) + (1 - share) * mixed(mix, smooth, false))
           : pixel[k];
       }
       rgba[to + 3] = mask ? (pixel[3] * mask.data[i]) / SOLID : pixel[3];
     }
   }
-  return rgba;
 }
 
 /** Lays pixels with alpha over others. */
@@ -130,7 +145,7 @@ function isInside(toBox: Affine, x: number, y: number): boolean {
 }
 
 /** Means over squares of `fine` pixels. */
-function averaged(plane: Plane | undefined, { width, height }: Region, fine: number): Plane | undefined {
+function averaged<P extends Plane | undefined>(plane: P, { width, height }: Region, fine: number): P | Plane {
   if (!plane || fine === 1) return plane;
   const out = createPlane(width, height);
   for (let y = 0, i = 0; y < height; y++) {
@@ -147,15 +162,9 @@ function averaged(plane: Plane | undefined, { width, height }: Region, fine: num
 }
 
 /** Inked share of every pixel of the dots an original is mixed with. */
-function dotShares(
-  original: OriginalRecipe,
-  materials: Materials,
-  on: Frame,
-  part: Region,
-  fine: number,
-): Float64Array | undefined {
-  if (!original.mix) return undefined;
-  return shares(mixDots(original, materials, on, times(part, fine)), part, fine);
+function dotShares(on: PlacedOriginal, part: Region, fine: number): Float64Array | undefined {
+  const { mix } = on.original;
+  return mix ? shares(mixDots(mix, on, times(part, fine)), part, fine) : undefined;
 }
 
 function shares(bits: Bits, { width, height }: Region, fine: number): Float64Array {
@@ -191,22 +200,21 @@ function layLine(
   }
 }
 
-function layLetters(
+function layLayers(
   rgba: Uint8ClampedArray,
-  original: OriginalRecipe,
-  materials: Materials,
-  on: Frame,
+  layersIn: (region: Region) => Layers,
+  on: PlacedOriginal,
   part: Region,
   region: Region,
   fine: number,
 ): void {
   const wide = times(part, fine);
-  const { glow, fill, line } = letteringLayers(original, materials, on, wide);
-  const mask = maskOf(original, materials, undefined, on, wide);
+  const { glow, fill, line } = layersIn(wide);
+  const mask = on.mask(wide);
   const layTone = ({ tone, alpha }: ToneLayer) => {
     if (mask) for (let i = 0; i < alpha.data.length; i++) alpha.data[i] *= mask.data[i] / SOLID;
-    const opaque = averaged(alpha, part, fine)!;
-    const dark = averaged(tone, part, fine)!;
+    const opaque = averaged(alpha, part, fine);
+    const dark = averaged(tone, part, fine);
     for (let y = 0, i = 0; y < part.height; y++) {
       for (let x = 0; x < part.width; x++, i++) {
         if (opaque.data[i] === 0) continue;

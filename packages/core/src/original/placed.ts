@@ -4,19 +4,7 @@ import { turnOf } from '../base/turn.ts';
 import { MM_PER_INCH, type Frame } from '../raster/frame.ts';
 import { gridToSheet } from '../recipe/grid-to-sheet.ts';
 import type { Crop, OriginalRecipe } from '../recipe/recipe.ts';
-
-interface Size {
-  readonly width: number;
-  readonly height: number;
-}
-
-/** Height in mm of an original's box; nothing is ever stretched. */
-export function placedHeight({ content, placement }: OriginalRecipe, picture: Size | undefined): number {
-  if (content.kind !== 'picture') return placement.width * content.ratio;
-  if (!picture) throw new RangeError('The size of the picture is not known.');
-  const { crop } = content;
-  return (placement.width * crop.height * picture.height) / (crop.width * picture.width);
-}
+import type { Size } from './content-kind.ts';
 
 /** Effective resolution: pixels of a picture on each inch of the sheet. */
 export const effectiveResolution = (crop: Crop, width: number, picture: { width: number }): number =>

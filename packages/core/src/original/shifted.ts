@@ -1,6 +1,7 @@
 import { mapPoint } from '../raster/affine.ts';
-import { placedHeight, turned } from './placed.ts';
-import { pictureOf } from './read-original.ts';
+import { placedHeight } from './place-original.ts';
+import { pictureSizeOf } from './picture-size.ts';
+import { turned } from './placed.ts';
 import type { OriginalRecipe, Sheet, Shift } from '../recipe/recipe.ts';
 import type { Materials } from '../recipe/scene.ts';
 
@@ -13,7 +14,7 @@ export function shifted(
 ): OriginalRecipe {
   if (x === 0 && y === 0 && turn === 0) return original;
   const { placement } = original;
-  const height = placedHeight(original, pictureOf(original, materials));
+  const height = placedHeight(original, pictureSizeOf(original, materials));
   const half = { x: placement.width / 2, y: height / 2 };
   const middle = { x: sheet.width / 2, y: sheet.height / 2 };
   const about = mapPoint(turned(turn), placement.x + half.x - middle.x, placement.y + half.y - middle.y);

@@ -1,27 +1,26 @@
 import { lay, type LineBits } from '../drawing/paint-drawing.ts';
-import { mixPlane } from '../original/mix/mix.ts';
+import type { InkSet } from '../ink/ink-set.ts';
+import type { Layers, PlacedTones } from '../original/content-kind.ts';
+import { isMasked, keepMasked } from '../original/mask/mask.ts';
 import { mixDots } from '../original/mix/mix-dots.ts';
+import { mixPlane } from '../original/mix/mix.ts';
+import { hasLine, hasTones, placeOriginal, type PlacedOriginal } from '../original/place-original.ts';
+import { shifted } from '../original/shifted.ts';
 import { isStraight } from '../raster/affine.ts';
-import { addBits, createBits, isBlank, placeBits, type Bits } from '../raster/bits.ts';
-import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
-import { intersect, isEmpty, type Region } from '../raster/region.ts';
+import { addBits, clearBit, createBits, isBlank, placeBits, type Bits } from '../raster/bits.ts';
+import type { Frame } from '../raster/frame.ts';
+import { createPlane, HALF, SOLID, type Plane } from '../raster/plane.ts';
 import { readInto, readStraight } from '../raster/read-rows.ts';
+import { intersect, isEmpty, type Region } from '../raster/region.ts';
 import type { Rows } from '../raster/rows.ts';
 import { insideBox } from '../raster/sample.ts';
-import type { Screen } from '../screen/screen.ts';
-import type { InkSet } from '../ink/ink-set.ts';
 import { inkSetOf } from '../recipe/ink-set.ts';
+import type { OriginalRecipe } from '../recipe/recipe.ts';
+import type { Scene } from '../recipe/scene.ts';
+import type { Screen } from '../screen/screen.ts';
 import { inkRows, lineInks, routeInks } from '../separation/route.ts';
 import { routeKind } from '../separation/routes/index.ts';
 import { toTones } from '../tone/tone-rows.ts';
-import { mmToPixels, type Frame } from '../raster/frame.ts';
-import { letteringLayers, letteringRegion } from '../original/lettering-layers.ts';
-import { isLineWork, lineBits, lineRegion } from '../original/line-work.ts';
-import { isMasked, keepMasked, maskOf, maskReach } from '../original/mask/mask.ts';
-import { readOriginal } from '../original/read-original.ts';
-import type { OriginalRecipe } from '../recipe/recipe.ts';
-import { shifted } from '../original/shifted.ts';
-import type { Materials, Scene } from '../recipe/scene.ts';
 
 /** What a plate is made of before it is screened: tones, and line work that is laid over them. */
 export interface PlateArt {
@@ -36,7 +35,7 @@ export interface PlateArt {
  *
  * @param plate  index among the recipe's plates
  * @param region in pixels of the frame; beyond the frame is bare
- * @param out    bare, of the region's size; a new plane unless given
+ * @param out    bare, of the region's size, which tones are laid in; a new plane unless given. Where it is known that there are none it may be empty.
  */
 export function composedArt(
   scene: Scene,
@@ -53,20 +52,27 @@ export function composedArt(
   for (const one of recipe.originals) {
     if (!one.shown) continue;
     const original = shifted(one, scene, recipe.sheet, shift);
-    if (original.content.kind === 'lettering') layLettering(scene, original, art);
-    else if (!isLineWork(original)) layTone(scene, original, art);
-    else layLine(scene, original, art);
+    const printed = printedInks(original).includes(ink);
+    if (!printed && original.overprint) continue;
+    const placed = placeOriginal({ original, materials: scene, frame });
+    if (placed.layers) layLayers(placed.layers, placed, printed, art);
+    else if (placed.line) layLine(placed.line, placed, printed, art);
+    else if (placed.tones) layTones(placed.tones, placed, printed, art);
   }
   return art.line ? { tone: out, line: art.line } : { tone: out };
 }
+
+/** Ids of the inks that an original is printed in. */
+export const printedInks = (original: OriginalRecipe): readonly string[] =>
+  (hasTones(original) ? routeInks : lineInks)(original.route);
 
 /** True when a plate may have parts that are never screened. */
 export const hasLineWork = ({ recipe }: Pick<Scene, 'recipe'>, plate: number): boolean =>
   recipe.originals.some(
     (original) =>
       original.shown &&
-      (lineInks(original.route).includes(recipe.plates[plate].ink) || !original.overprint) &&
-      (original.content.kind === 'lettering' || isLineWork(original)),
+      hasLine(original) &&
+      (lineInks(original.route).includes(recipe.plates[plate].ink) || !original.overprint),
   );
 
 /** A region of a plate while originals are laid on it. */
@@ -84,11 +90,14 @@ interface Laying {
 }
 
 /** Lays line work over what is there, or knocks it out on plates that are not its own. */
-function layLine(materials: Materials, original: OriginalRecipe, art: Laying): void {
-  const printed = lineInks(original.route).includes(art.ink);
-  if (!printed && original.overprint) return;
-  if (isEmpty(intersect(lineRegion(original, materials, art.frame), art.sheet))) return;
-  const bits = lineBits(original, materials, art.frame, art.region);
+function layLine(
+  line: (region: Region) => LineBits,
+  { seen }: PlacedOriginal,
+  printed: boolean,
+  art: Laying,
+): void {
+  if (isEmpty(intersect(seen, art.sheet))) return;
+  const bits = line(art.region);
   layBits(art, printed ? bits : knockedOut(bits));
 }
 
@@ -107,16 +116,19 @@ function layBits(art: Laying, { ink, bare }: Partial<LineBits>): void {
   if (bare) lay(art.line.bare, art.line.ink, bare);
 }
 
-/** Lays lettering: its glow, its screened letters, and its solid parts. */
-function layLettering(materials: Materials, original: OriginalRecipe, art: Laying): void {
-  const { frame, region, sheet, tone, screen, ink } = art;
-  const { route, overprint } = original;
-  const printed = lineInks(route).includes(ink);
-  if (!printed && overprint) return;
-  const part = intersect(letteringRegion(original, frame), sheet);
+/** Lays what has no colours: a glow, a screened fill, and solid parts. */
+function layLayers(
+  layersIn: (region: Region) => Layers,
+  placed: PlacedOriginal,
+  printed: boolean,
+  art: Laying,
+): void {
+  const { region, sheet, tone, screen, ink } = art;
+  const { route, overprint } = placed.original;
+  const part = intersect(placed.seen, sheet);
   if (isEmpty(part)) return;
-  const { glow, fill, line } = letteringLayers(original, materials, frame, part);
-  const mask = maskOf(original, materials, screen, frame, part);
+  const { glow, fill, line } = layersIn(part);
+  const mask = placed.mask(part, screen);
   const [x, y] = [part.x - region.x, part.y - region.y];
   const inked = (plane: Plane): Plane => {
     const table = routeKind(route).toneTable?.(route, ink);
@@ -129,7 +141,7 @@ function layLettering(materials: Materials, original: OriginalRecipe, art: Layin
   if (fill) {
     const here = both(fill.alpha, mask);
     const dots = printed
-      ? inked(mixedOf(original, materials, fill.tone, part, frame))
+      ? inked(mixedWithDots(placed, fill.tone, part))
       : createPlane(part.width, part.height);
     layOver(tone, x, y, printedOver(overprint, dots, tone, x, y), here);
     if (art.line && !overprint) cover(art.line, x, y, part, here);
@@ -144,29 +156,24 @@ function layLettering(materials: Materials, original: OriginalRecipe, art: Layin
   layBits(art, printed ? whole : knockedOut(whole));
 }
 
-/** Lays an original's tones, or its absence on a plate that is not its own, over what is there. */
-function layTone(materials: Materials, original: OriginalRecipe, art: Laying): void {
+/** Lays tones, or their absence on a plate that is not their own, over what is there. */
+function layTones(
+  { source, toSource, alpha }: PlacedTones,
+  placed: PlacedOriginal,
+  printed: boolean,
+  art: Laying,
+): void {
   const { frame, region, sheet, tone: out, line, screen, ink, inkSet } = art;
-  const { route, overprint } = original;
-  const printed = routeInks(route).includes(ink);
-  if (!printed && overprint) return;
-  const { region: box, toBox, toSource, source, alpha } = readOriginal(original, materials, frame);
-  const beyond = Math.ceil(mmToPixels(maskReach(original), frame));
-  const part = intersect(grown(box, beyond), sheet);
+  const { original, materials, seen, toBox } = placed;
+  const { name, route, overprint, mix } = original;
+  const part = intersect(seen, sheet);
   if (isEmpty(part)) return;
   const { tables } = materials;
   const draft = frame.draft === true;
-  const tone = inkRows(route, ink, {
-    name: original.name,
-    source,
-    tone: original.tone,
-    inkSet,
-    tables,
-    draft,
-  });
+  const tone = inkRows(route, ink, { name, source, tone: original.tone, inkSet, tables, draft });
   const x = part.x - region.x;
   const y = part.y - region.y;
-  if (isStraight(toSource) && !alpha && !overprint && !isMasked(original) && !(printed && original.mix)) {
+  if (isStraight(toSource) && !alpha && !overprint && !isMasked(original) && !(printed && mix)) {
     if (tone) readStraight(tone, toTones(toSource, source, tone), part, out, x, y);
     else clear(out, x, y, part);
     if (line) cover(line, x, y, part, undefined);
@@ -177,10 +184,8 @@ function layTone(materials: Materials, original: OriginalRecipe, art: Laying): v
     readInto(rows, toTones(toSource, source, rows), part, plane);
     return plane;
   };
-  const over = tone
-    ? mixedOf(original, materials, read(tone), part, frame)
-    : createPlane(part.width, part.height);
-  const opaque = both(alpha ? read(alpha) : undefined, maskOf(original, materials, screen, frame, part));
+  const over = tone ? mixedWithDots(placed, read(tone), part) : createPlane(part.width, part.height);
+  const opaque = both(alpha ? read(alpha) : undefined, placed.mask(part, screen));
   const boxed = original.container === null && !isStraight(toBox);
   const here = boxed ? both(insideBox(toBox, part), opaque) : opaque;
   layOver(out, x, y, printedOver(overprint, over, out, x, y), here);
@@ -200,22 +205,10 @@ function printedOver(overprint: boolean, over: Plane, under: Plane, x: number, y
 }
 
 /** Tones mixed with dots of their own, if the original says so. */
-function mixedOf(
-  original: OriginalRecipe,
-  materials: Materials,
-  tone: Plane,
-  part: Region,
-  frame: Frame,
-): Plane {
-  return original.mix ? mixPlane(tone, mixDots(original, materials, frame, part), original.mix) : tone;
+function mixedWithDots(placed: PlacedOriginal, tone: Plane, part: Region): Plane {
+  const { mix } = placed.original;
+  return mix ? mixPlane(tone, mixDots(mix, placed, part), mix) : tone;
 }
-
-export const grown = ({ x, y, width, height }: Region, by: number): Region => ({
-  x: x - by,
-  y: y - by,
-  width: width + 2 * by,
-  height: height + 2 * by,
-});
 
 /** Takes line work away where something more opaque than not is laid over it. */
 function cover(
@@ -226,12 +219,10 @@ function cover(
   alpha: Plane | undefined,
 ): void {
   for (let j = 0; j < height; j++) {
-    const base = (y + j) * line.ink.stride;
     for (let i = 0; i < width; i++) {
-      if (alpha && alpha.data[j * width + i] < 32768) continue;
-      const mask = ~(0x80 >> ((x + i) & 7));
-      line.ink.data[base + ((x + i) >> 3)] &= mask;
-      line.bare.data[base + ((x + i) >> 3)] &= mask;
+      if (alpha && alpha.data[j * width + i] < HALF) continue;
+      clearBit(line.ink, x + i, y + j);
+      clearBit(line.bare, x + i, y + j);
     }
   }
 }

@@ -2,13 +2,12 @@ import { difference2000 } from '../colour/difference.ts';
 import { predict } from '../ink/model.ts';
 import { createPlane, SOLID } from '../raster/plane.ts';
 import { readInto } from '../raster/read-rows.ts';
-import { intersect } from '../raster/region.ts';
+import { intersect, isEmpty, type Region } from '../raster/region.ts';
 import { recentOnly } from '../base/recent.ts';
-import { readOriginal } from '../original/read-original.ts';
+import { placeOriginal } from '../original/place-original.ts';
 import type { OriginalRecipe } from '../recipe/recipe.ts';
 import type { Materials } from '../recipe/scene.ts';
 import type { Frame } from '../raster/frame.ts';
-import type { Region } from '../raster/region.ts';
 import { toTones, type ToneSource } from '../tone/tone-rows.ts';
 import { channelRows } from '../separation/channel-rows.ts';
 import { makeGrid, readGrid, type Grid } from '../separation/grid.ts';
@@ -43,9 +42,10 @@ export function reachErrors(
   region: Region,
 ): Float32Array {
   const out = new Float32Array(region.width * region.height).fill(-1);
-  const { region: box, toSource, source } = readOriginal(original, materials, frame);
+  const { region: box, tones } = placeOriginal({ original, materials, frame });
   const part = intersect(box, region);
-  if (part.width <= 0 || part.height <= 0) return out;
+  if (!tones || isEmpty(part)) return out;
+  const { toSource, source } = tones;
   const grid = reachGrid(original.route, model);
   const channels = [0, 1, 2].map((k) => {
     const rows = channelRows(source, original.tone, k);

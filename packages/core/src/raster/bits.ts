@@ -24,6 +24,16 @@ export function createBits(width: number, height: number): Bits {
 export const bitAt = (bits: Bits, x: number, y: number): number =>
   (bits.data[y * bits.stride + (x >> 3)] >> (7 - (x & 7))) & 1;
 
+/** Inks the bit at (x, y). */
+export function setBit({ data, stride }: Bits, x: number, y: number): void {
+  data[y * stride + (x >> 3)] |= 0x80 >> (x & 7);
+}
+
+/** Clears the bit at (x, y). */
+export function clearBit({ data, stride }: Bits, x: number, y: number): void {
+  data[y * stride + (x >> 3)] &= ~(0x80 >> (x & 7));
+}
+
 /** Number of set bits of every byte. */
 export const POPCOUNT = Uint8Array.from({ length: 256 }, (_, byte) => {
   let count = 0;

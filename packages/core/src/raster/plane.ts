@@ -10,6 +10,9 @@ export interface Plane {
 /** Full coverage, 100 %. */
 export const SOLID = 65535;
 
+/** Coverage, or opacity, from which on something counts as there. */
+export const HALF = 32768;
+
 /** A plane of the given size in pixels, bare unless `value` (0–65535) is given. */
 export function createPlane(width: number, height: number, value = 0): Plane {
   const data = new Uint16Array(width * height);

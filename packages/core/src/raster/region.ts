@@ -31,3 +31,11 @@ export function* bands(region: Region, pixels: number, least = 1): Generator<Reg
     yield { ...region, y, height: Math.min(rows, region.y + region.height - y) };
   }
 }
+
+/** A region with so many pixels more on every side. */
+export const grownRegion = ({ x, y, width, height }: Region, by: number): Region => ({
+  x: x - by,
+  y: y - by,
+  width: width + 2 * by,
+  height: height + 2 * by,
+});

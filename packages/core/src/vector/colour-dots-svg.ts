@@ -1,7 +1,7 @@
+import { HALF } from '../raster/plane.ts';
 import { frameOf } from '../recipe/frame.ts';
 import { MM_PER_INCH } from '../raster/frame.ts';
-import { maskOf } from '../original/mask/mask.ts';
-import { readOriginal } from '../original/read-original.ts';
+import { placeOriginal } from '../original/place-original.ts';
 import type { OriginalRecipe } from '../recipe/recipe.ts';
 import type { Scene } from '../recipe/scene.ts';
 import { cellShapeOf } from './cell-shapes.ts';
@@ -26,8 +26,8 @@ const hex = (value: number): string => value.toString(16).padStart(2, '0');
 export function colourDotsSvg(original: OriginalRecipe, dots: ColourDots, scene: Scene): string {
   const { sheet } = scene.recipe;
   const frame = frameOf(sheet, dots.ruling * PER_CELL);
-  const { region } = readOriginal(original, scene, frame);
-  const mask = maskOf(original, scene, undefined, frame, region);
+  const { region, mask: maskIn } = placeOriginal({ original, materials: scene, frame });
+  const mask = maskIn(region);
   const colourOf = cellColours(original, dots, scene, frame);
   const { toCells, toGrid, cell } = dotLattice(dots, frame);
   const perMm = 10 ** Math.ceil(Math.log10((PER_PITCH / MM_PER_INCH) * dots.ruling));
@@ -51,7 +51,7 @@ export function colourDotsSvg(original: OriginalRecipe, dots: ColourDots, scene:
       const column = Math.floor(x) - region.x;
       const row = Math.floor(y) - region.y;
       if (column < 0 || row < 0 || column >= region.width || row >= region.height) continue;
-      if (mask && mask.data[row * region.width + column] < 32768) continue;
+      if (mask && mask.data[row * region.width + column] < HALF) continue;
       const name = `#${hex(red)}${hex(green)}${hex(blue)}`;
       let path = paths.get(name);
       if (!path) paths.set(name, (path = pathData()));

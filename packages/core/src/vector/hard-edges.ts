@@ -1,13 +1,15 @@
-import { isLineWork } from '../original/line-work.ts';
-import { baseOf, platesOverBase, hasLines, isEdged } from '../plate/plate-art.ts';
-import type { OriginalRecipe, Recipe } from '../recipe/recipe.ts';
-import type { Materials, Scene } from '../recipe/scene.ts';
-import { readOriginal } from '../original/read-original.ts';
+import { cutOutOf, hasLine, placeOriginal, type PlacedOriginal } from '../original/place-original.ts';
 import { shifted } from '../original/shifted.ts';
-import { lineInks, routeInks } from '../separation/route.ts';
+import { printedInks } from '../plate/composed-art.ts';
+import { baseOf, hasLines, isEdged, platesOverBase } from '../plate/plate-art.ts';
+import type { OriginalRecipe, Recipe } from '../recipe/recipe.ts';
+import type { Scene } from '../recipe/scene.ts';
+import { routeInks } from '../separation/route.ts';
 import { routeKind } from '../separation/routes/index.ts';
-import { boxArea, containerArea, cutArea, lettersOf, lineShapes, type LineShape } from './line-shapes.ts';
-import { areaOfContours, boxesMeet, boxOf, rectangle, shared, without, type Area } from './area.ts';
+import { boxesMeet, boxOf, rectangle, shared, without, type Area } from './area.ts';
+import { lineShapes, screenedArea } from './content-shapes/index.ts';
+import type { LineShape } from './line-shape.ts';
+import { boxArea, containerArea, cutArea } from './original-areas.ts';
 import type { Units } from './units.ts';
 
 /** What of a plate is told by geometry: parts of the sheet in each of which tones run on, and line work over them. */
@@ -18,24 +20,24 @@ export interface HardEdges {
   readonly lines: readonly LineShape[];
 }
 
-/** Millimetres that a part of the sheet goes on beyond it, so that dots there are not looked at one by one. */
+/** Millimetres that a part of the sheet goes on beyond it, so that no dot near the sheet's edge needs clipping. */
 const BEYOND = 30;
 
 /** True for tones whose edge is soft, or made of whole dots: there is no line to cut dots along. */
-const isSoft = ({ container, content }: OriginalRecipe): boolean =>
-  (container !== null && (container.feather > 0 || container.edge === 'whole')) ||
-  (content.kind === 'picture' && content.cut !== null && content.cut.softness > 0);
-
-/** True for what only pixels can tell: tones in bands, dots within dots, line work that fades. */
-const isPixels = (original: OriginalRecipe): boolean => {
-  const { fade, mix, route, content } = original;
-  const isLine = content.kind === 'lettering' || isLineWork(original);
+const isSoft = (original: OriginalRecipe): boolean => {
+  const { container } = original;
+  const cut = cutOutOf(original);
   return (
-    fade !== null ||
-    mix !== null ||
-    (!isLine && routeKind(route).isFlat === true) ||
-    (isLine && isSoft(original))
+    (container !== null && (container.feather > 0 || container.edge === 'whole')) ||
+    (cut !== null && cut.softness > 0)
   );
+};
+
+/** True for what only pixels can tell: flat tones, dots within dots, line work that fades. */
+const isPixels = (original: OriginalRecipe): boolean => {
+  const { fade, mix, route } = original;
+  if (fade !== null || mix !== null) return true;
+  return hasLine(original) ? isSoft(original) : routeKind(route).isFlat === true;
 };
 
 /** Originals that have a say on a plate. */
@@ -58,7 +60,7 @@ export function hasGeometry(recipe: Recipe, plate: number): boolean {
   // Soft edges over line work hide it by halves.
   let lines = false;
   for (const original of saying) {
-    if (isLineWork(original) || original.content.kind === 'lettering') lines = true;
+    if (hasLine(original)) lines = true;
     else if (lines && isSoft(original) && !original.overprint) return false;
   }
   return true;
@@ -66,10 +68,7 @@ export function hasGeometry(recipe: Recipe, plate: number): boolean {
 
 /** True for tones that end only where their dots do. */
 const isPlain = (original: OriginalRecipe): boolean =>
-  original.content.kind !== 'lettering' &&
-  !isPixels(original) &&
-  (original.container === null || isSoft(original)) &&
-  (original.content.kind !== 'picture' || original.content.cut === null);
+  !isPixels(original) && (original.container === null || isSoft(original)) && cutOutOf(original) === null;
 
 /** A plate's hard edges; undefined where only its film's pixels tell them. */
 export function hardEdges(scene: Scene, plate: number, units: Units): HardEdges | undefined {
@@ -85,16 +84,14 @@ export function hardEdges(scene: Scene, plate: number, units: Units): HardEdges 
   for (const one of recipe.originals) {
     if (!one.shown) continue;
     const original = shifted(one, scene, recipe.sheet, shift);
-    const printed = lineInks(original.route).includes(ink);
-    if (original.content.kind === 'lettering' || isLineWork(original)) {
-      if (!printed && original.overprint) continue;
-      layLines(original, scene, units, printed, made);
-    } else if (routeInks(original.route).includes(ink) || !original.overprint) {
-      if (readOriginal(original, scene, units.film).alpha) {
-        // What is clear in parts ends softly, and hides only parts of the line work under it.
-        if (made.lines.length > 0 && !original.overprint) return undefined;
-      } else layTones(original, scene, units, everything, made);
-    }
+    const printed = printedInks(original).includes(ink);
+    if (!printed && original.overprint) continue;
+    const placed = placeOriginal({ original, materials: scene, frame: units.film });
+    if (hasLine(original)) layLines(placed, units, printed, made);
+    else if (placed.tones?.alpha) {
+      // What is clear in parts ends softly, and hides only parts of the line work under it.
+      if (made.lines.length > 0 && !original.overprint) return undefined;
+    } else layTones(placed, units, everything, made);
   }
   return made;
 }
@@ -104,22 +101,17 @@ interface Made {
   lines: LineShape[];
 }
 
-function layTones(
-  original: OriginalRecipe,
-  materials: Materials,
-  units: Units,
-  everything: Area,
-  made: Made,
-): void {
+function layTones(placed: PlacedOriginal, units: Units, everything: Area, made: Made): void {
+  const { original } = placed;
   if (isSoft(original)) return;
-  const { container, content, overprint } = original;
   const { width, height } = units.frame;
-  let area = container ? containerArea(original, materials, units) : boxArea(original, materials, units);
-  if (content.kind === 'picture' && content.cut) area = shared(area, cutArea(original, materials, units));
+  const whole = containerArea(placed, units) ?? boxArea(placed, units);
+  const cut = cutArea(placed, units);
+  const area = cut ? shared(whole, cut) : whole;
   // What covers all of the sheet ends nowhere on it.
   const slack = Math.ceil(SLACK * units.perMm);
   const sheet = rectangle({ left: slack, top: slack, right: width - slack, foot: height - slack });
-  layArea(without(sheet, area).length === 0 ? everything : area, overprint, made);
+  layArea(without(sheet, area).length === 0 ? everything : area, original.overprint, made);
 }
 
 /** Millimetres that a picture may be short of the sheet's edge and still fill it: less than a film pixel. */
@@ -133,21 +125,10 @@ function layArea(area: Area, overprint: boolean, made: Made): void {
   if (!overprint) made.lines = cutLines(made.lines, area);
 }
 
-function layLines(
-  original: OriginalRecipe,
-  materials: Materials,
-  units: Units,
-  printed: boolean,
-  made: Made,
-): void {
-  const { content, overprint } = original;
-  if (content.kind === 'lettering' && content.fill === 'gradient') {
-    const contours = lettersOf(original, materials, units);
-    let letters = areaOfContours(contours, 'nonzero', units.tolerance);
-    if (original.container) letters = shared(letters, containerArea(original, materials, units));
-    layArea(letters, overprint, made);
-  }
-  for (const shape of lineShapes(original, materials, units)) {
+function layLines(placed: PlacedOriginal, units: Units, printed: boolean, made: Made): void {
+  const screened = screenedArea(placed, units);
+  if (screened) layArea(screened, placed.original.overprint, made);
+  for (const shape of lineShapes(placed, units)) {
     if (shape.ink && printed) {
       made.lines.push(shape);
       continue;

@@ -14,7 +14,7 @@ import { clipped, drawPolygon } from './clipped.ts';
 import { dotsManner, dotsPath } from './dots-path.ts';
 import { escaped } from './escaped.ts';
 import { hardEdges, hasGeometry, type HardEdges } from './hard-edges.ts';
-import type { LineShape } from './line-shapes.ts';
+import type { LineShape } from './line-shape.ts';
 import { pathData, type PathData } from './path-data.ts';
 import { pixelPath } from './pixel-path.ts';
 import { unitsOf, type Units } from './units.ts';

@@ -1,6 +1,6 @@
 import { frameOf } from '../../recipe/frame.ts';
 import { MM_PER_INCH, type Frame } from '../../raster/frame.ts';
-import { readOriginal } from '../read-original.ts';
+import { placeOriginal } from '../place-original.ts';
 import type { OriginalRecipe } from '../../recipe/recipe.ts';
 import type { Materials } from '../../recipe/scene.ts';
 import { mapPoint } from '../../raster/affine.ts';
@@ -36,7 +36,10 @@ export function cellColours(
     bleed: frame.bleed,
   };
   const grid = frameOf(sheet, Math.max(1, (dots.ruling / dots.coarse) * PER_COLOUR));
-  const { source, toSource, toBox } = readOriginal(original, materials, grid);
+  const { tones, toBox } = placeOriginal({ original, materials, frame: grid });
+  const picture = tones?.source.picture;
+  if (!tones || !picture) return () => NONE;
+  const { toSource } = tones;
   const lattice = dotLattice(dots, grid);
   const made = new Map<number, DotColour>();
   const pixel = new Float64Array(4);
@@ -48,7 +51,7 @@ export function cellColours(
     const middle = (k: number) => (Math.floor(k / dots.coarse) + 0.5) * dots.coarse;
     const [cx, cy] = lattice.toGrid(middle(i), middle(j));
     const at = mapPoint(toSource, cx, cy);
-    readPixel(source.picture!, at.x - 0.5, at.y - 0.5, pixel);
+    readPixel(picture, at.x - 0.5, at.y - 0.5, pixel);
     if (pixel[3] < 128) return NONE;
     const [red, green, blue] = [0, 1, 2].map((k) => Math.round(pixel[k]));
     // ITU-R BT.709-6, item 3.2.

@@ -1,104 +1,99 @@
-import { cutPlane } from '../cut/cut-rows.ts';
+import type { Frame } from '../../raster/frame.ts';
+import { clearBit, type Bits } from '../../raster/bits.ts';
+import { createPlane, HALF, SOLID, type Plane } from '../../raster/plane.ts';
+import { readInto } from '../../raster/read-rows.ts';
+import type { Region } from '../../raster/region.ts';
+import type { Container } from '../../recipe/container.ts';
+import type { OriginalRecipe } from '../../recipe/recipe.ts';
+import { latticeOf, type Screen } from '../../screen/screen.ts';
+import { toneRows, toTones } from '../../tone/tone-rows.ts';
+import type { PlacedContent, PlacedCut, Placing } from '../content-kind.ts';
+import { contentKind } from '../contents/index.ts';
+import { gridToBox } from '../placed.ts';
 import { containerBits, containerDrawing } from './container.ts';
 import { fadeBits, fadeGradient, type PlacedRows } from './fade.ts';
 import { softShape } from './soft-shape.ts';
 import { wholeDots } from './whole-dots.ts';
-import { after, scaled } from '../../raster/affine.ts';
-import type { Bits } from '../../raster/bits.ts';
-import { createPlane, SOLID, type Plane } from '../../raster/plane.ts';
-import type { Region } from '../../raster/region.ts';
-import { rowsOf } from '../../raster/rows.ts';
-import { readInto } from '../../raster/read-rows.ts';
-import { latticeOf, type Screen } from '../../screen/screen.ts';
-import { toneRows, toTones } from '../../tone/tone-rows.ts';
-import { mmToPixels, type Frame } from '../../raster/frame.ts';
-import { boxToPicture, gridToBox, placedHeight } from '../placed.ts';
-import { pictureOf, readOriginal } from '../read-original.ts';
-import type { OriginalRecipe } from '../../recipe/recipe.ts';
-import type { Materials } from '../../recipe/scene.ts';
 
 /** True when something other than an original's own box and alpha says where it is seen. */
 export const isMasked = ({ content, container, fade }: OriginalRecipe): boolean =>
-  container !== null || fade !== null || (content.kind === 'picture' && content.cut !== null);
+  container !== null || fade !== null || (contentKind(content).cut?.(content) ?? null) !== null;
 
 /**
- * Where an original is seen in a region of a grid: 65535 = there, 0 = not. Its container, cut-out and fade all have their
- * say; its own alpha does not.
+ * Where an original is seen in a region of a grid: 65535 = there, 0 = not. Its container, cut-out and fade all have their say; its own
+ * alpha does not.
  *
- * @param screen of the plate, whose dots stay whole at a container's edge if it says so; none for a picture on screen
- * @returns undefined when nothing hides any of it
+ * @param placed  its content on that grid
+ * @param placeOn its content on another
+ * @param screen  of the plate, whose dots stay whole at a container's edge if it says so
  */
 export function maskOf(
-  original: OriginalRecipe,
-  materials: Materials,
-  screen: Screen | undefined,
-  frame: Frame,
+  placing: Placing,
+  placed: PlacedContent,
+  placeOn: (placing: Placing) => PlacedContent,
   region: Region,
-): Plane | undefined {
-  if (!isMasked(original)) return undefined;
-  const { content, placement, container, fade } = original;
-  const height = placedHeight(original, pictureOf(original, materials));
-  const toBox = gridToBox(original, height, frame);
+  screen?: Screen,
+): Plane {
+  const { container, fade } = placing.original;
   const out = createPlane(region.width, region.height, SOLID);
-  const lattice = screen && latticeOf(screen);
-  if (container) {
-    const drawing = containerDrawing(original, materials);
-    const ratio = height / placement.width;
-    const paint = (on: Frame, part: Region): Bits =>
-      containerBits(
-        container,
-        drawing,
-        original,
-        ratio,
-        on === frame ? toBox : gridToBox(original, height, on),
-        on,
-        part,
-      );
-    if (container.feather > 0) {
-      const reach = Math.max(0, container.margin) + Math.max(placement.width, height) / 2;
-      const box = {
-        x: placement.x + placement.width / 2 - reach * Math.SQRT2,
-        y: placement.y + height / 2 - reach * Math.SQRT2,
-        width: 2 * reach * Math.SQRT2,
-        height: 2 * reach * Math.SQRT2,
-      };
-      const key = JSON.stringify(['container', container, placement, height]);
-      keepWhere(out, softShape(key, box, container.feather / 2, paint, frame, region));
-    } else if (container.edge === 'whole' && lattice?.supercell && lattice.mark === 'dot') {
-      const cell = lattice.supercell(frame.resolution, frame.draft);
-      keepBits(
-        out,
-        wholeDots(cell, (part) => paint(frame, part), region),
-      );
-    } else {
-      keepBits(out, paint(frame, region));
-    }
-  }
-  if (content.kind === 'picture' && content.cut) {
-    const pyramid = pictureOf(original, materials)!;
-    const toPicture = after(toBox, boxToPicture(content.crop, pyramid));
-    const across = (content.crop.width * pyramid.width) / mmToPixels(placement.width, frame);
-    const { plane, scale } = cutPlane(pyramid, content.cut, across);
-    const cut = createPlane(region.width, region.height);
-    readInto(rowsOf(plane), after(toPicture, scaled(1 / scale)), region, cut);
-    if (content.cut.softness === 0) {
-      for (let i = 0; i < cut.data.length; i++) cut.data[i] = cut.data[i] >= 32768 ? SOLID : 0;
-    }
-    keepWhere(out, cut);
-  }
+  if (container) keepContainer(out, container, placing, placed, region, screen);
+  if (placed.cut) keepCut(out, placed.cut, region);
   if (fade) {
-    const ratio = height / placement.width;
-    const byTone = fade.by === 'tone' && (content.kind === 'picture' || content.kind === 'gradient');
-    const placed = (on: Frame): PlacedRows => {
-      const box = on === frame ? toBox : gridToBox(original, height, on);
-      if (!byTone) return fadeGradient(fade, placement.width, ratio, box);
-      const { source, toSource } = readOriginal(original, materials, on);
-      const rows = toneRows(source, original.tone);
-      return { rows, map: toTones(toSource, source, rows), toBox: box };
+    const { width } = placing.original.placement;
+    const ratio = placed.height / width;
+    const rowsOn = (frame: Frame): PlacedRows => {
+      const { tones, toBox } = frame === placing.frame ? placed : placeOn({ ...placing, frame });
+      if (fade.by !== 'tone' || !tones) return fadeGradient(fade, width, ratio, toBox);
+      const rows = toneRows(tones.source, placing.original.tone);
+      return { rows, map: toTones(tones.toSource, tones.source, rows), toBox };
     };
-    keepBits(out, fadeBits(fade, placed, ratio, frame, region));
+    keepBits(out, fadeBits(fade, rowsOn, ratio, placing.frame, region));
   }
   return out;
+}
+
+/** Takes away what lies outside of a container. */
+function keepContainer(
+  out: Plane,
+  container: Container,
+  { original, materials, frame }: Placing,
+  { height, toBox }: PlacedContent,
+  region: Region,
+  screen: Screen | undefined,
+): void {
+  const { placement } = original;
+  const drawing = containerDrawing(original, materials);
+  const ratio = height / placement.width;
+  const paint = (on: Frame, part: Region): Bits => {
+    const map = on === frame ? toBox : gridToBox(original, height, on);
+    return containerBits(container, drawing, original, ratio, map, on, part);
+  };
+  const lattice = screen && latticeOf(screen);
+  if (container.feather > 0) {
+    const reach = Math.max(0, container.margin) + Math.max(placement.width, height) / 2;
+    const box = {
+      x: placement.x + placement.width / 2 - reach * Math.SQRT2,
+      y: placement.y + height / 2 - reach * Math.SQRT2,
+      width: 2 * reach * Math.SQRT2,
+      height: 2 * reach * Math.SQRT2,
+    };
+    const key = JSON.stringify(['container', container, placement, height]);
+    keepWhere(out, softShape(key, box, container.feather / 2, paint, frame, region));
+  } else if (container.edge === 'whole' && lattice?.supercell && lattice.mark === 'dot') {
+    const cell = lattice.supercell(frame.resolution, frame.draft);
+    const whole = wholeDots(cell, (part) => paint(frame, part), region);
+    keepBits(out, whole);
+  } else {
+    keepBits(out, paint(frame, region));
+  }
+}
+
+/** Takes away what is cut out. */
+function keepCut(out: Plane, { rows, toRows, soft }: PlacedCut, region: Region): void {
+  const cut = createPlane(region.width, region.height);
+  readInto(rows, toRows, region, cut);
+  if (!soft) for (let i = 0; i < cut.data.length; i++) cut.data[i] = cut.data[i] >= HALF ? SOLID : 0;
+  keepWhere(out, cut);
 }
 
 function keepWhere(plane: Plane, other: Plane): void {
@@ -125,7 +120,7 @@ function keepBits(plane: Plane, bits: Bits): void {
 export function keepMasked(bits: Bits, mask: Plane): void {
   for (let y = 0, i = 0; y < mask.height; y++) {
     for (let x = 0; x < mask.width; x++, i++) {
-      if (mask.data[i] < 32768) bits.data[y * bits.stride + (x >> 3)] &= ~(0x80 >> (x & 7));
+      if (mask.data[i] < HALF) clearBit(bits, x, y);
     }
   }
 }

@@ -1,5 +1,5 @@
 import type { Supercell } from '../../screen/supercell.ts';
-import { bitAt, createBits, type Bits } from '../../raster/bits.ts';
+import { bitAt, createBits, setBit, type Bits } from '../../raster/bits.ts';
 import type { Region } from '../../raster/region.ts';
 
 /**
@@ -35,7 +35,7 @@ export function wholeDots(
       const v = Math.floor((x * q + y * p) / full) + 0.5;
       const cx = Math.floor((u * p + v * q) * back) - wide.x;
       const cy = Math.floor((v * p - u * q) * back) - wide.y;
-      if (bitAt(shape, cx, cy)) out.data[j * out.stride + (i >> 3)] |= 0x80 >> (i & 7);
+      if (bitAt(shape, cx, cy)) setBit(out, i, j);
     }
   }
   return out;

@@ -1,34 +1,28 @@
 import type { Bits } from '../../raster/bits.ts';
 import type { Plane } from '../../raster/plane.ts';
-import type { Region } from '../../raster/region.ts';
 import { readInto } from '../../raster/read-rows.ts';
+import type { Region } from '../../raster/region.ts';
+import type { Mix } from '../../recipe/mix.ts';
 import { screened } from '../../screen/screened.ts';
 import { toneRows, toTones } from '../../tone/tone-rows.ts';
-import type { Frame } from '../../raster/frame.ts';
-import { letteringLayers } from '../lettering-layers.ts';
-import { readOriginal } from '../read-original.ts';
-import type { OriginalRecipe } from '../../recipe/recipe.ts';
-import type { Materials } from '../../recipe/scene.ts';
+import { placeOriginal, type PlacedOriginal } from '../place-original.ts';
 
-/** The dots of its own that an original is mixed with, in a region of a grid. It must have some. */
-export const mixDots = (original: OriginalRecipe, materials: Materials, frame: Frame, region: Region): Bits =>
-  screened(original.mix!.screen, frame, region, (on, part, out) =>
-    tonesOf(original, materials, on, part, out),
+/** The dots of its own that an original is mixed with, in a region of its grid. */
+export const mixDots = ({ screen }: Mix, placed: PlacedOriginal, region: Region): Bits =>
+  screened(screen, placed.frame, region, (frame, part, out) =>
+    tonesOf(
+      frame === placed.frame
+        ? placed
+        : placeOriginal({ original: placed.original, materials: placed.materials, frame }),
+      part,
+      out,
+    ),
   );
 
 /** An original's own tones, or those its letters are filled with. */
-function tonesOf(
-  original: OriginalRecipe,
-  materials: Materials,
-  frame: Frame,
-  part: Region,
-  plane: Plane,
-): Plane {
-  if (original.content.kind === 'lettering') {
-    return letteringLayers(original, materials, frame, part).fill?.tone ?? plane;
-  }
-  const { source, toSource } = readOriginal(original, materials, frame);
-  const rows = toneRows(source, original.tone);
-  readInto(rows, toTones(toSource, source, rows), part, plane);
-  return plane;
+function tonesOf({ original, tones, layers }: PlacedOriginal, part: Region, out: Plane): Plane {
+  if (!tones) return layers?.(part).fill?.tone ?? out;
+  const rows = toneRows(tones.source, original.tone);
+  readInto(rows, toTones(tones.toSource, tones.source, rows), part, out);
+  return out;
 }

@@ -1,4 +1,4 @@
-import { fileOf } from '@brachytone/job';
+import { contentKind } from '@brachytone/core';
 import { useFiles } from '../../../store/use-files.ts';
 import { useOriginal } from '../../../store/use-original.ts';
 import { bytesWords } from '../../../words/words.ts';
@@ -7,7 +7,7 @@ import { Fact, Group } from '../group.tsx';
 /** What is known of line art that came as geometry. */
 export function DrawingGroup() {
   const original = useOriginal()!;
-  const file = useFiles().get(fileOf(original.content)?.sha256 ?? '');
+  const file = useFiles().get(contentKind(original.content).file(original.content)?.sha256 ?? '');
   if (!file) return null;
   const { leftOut = [] } = file.facts;
   return (

@@ -1,5 +1,5 @@
-import { effectiveResolution } from '@brachytone/core';
-import { useEffect } from 'react';
+import { effectiveResolution, type Content } from '@brachytone/core';
+import { useEffect, type ComponentType } from 'react';
 import { useAppDispatch } from '../../../store/store.ts';
 import { useFiles } from '../../../store/use-files.ts';
 import { useDocument } from '../../../store/use-job.ts';
@@ -16,6 +16,14 @@ import { PartsGroup } from './parts/parts-group.tsx';
 import { PictureGroup } from './picture-group.tsx';
 import { PlaceGroup } from './place-group.tsx';
 import { SheetGroup } from './sheet-group.tsx';
+
+/** What each kind of content is set by. */
+const CONTENT_GROUPS: { readonly [Kind in Content['kind']]: ComponentType } = {
+  picture: PictureGroup,
+  drawing: DrawingGroup,
+  gradient: GradientGroup,
+  lettering: LetteringGroup,
+};
 
 export function OriginalSummary() {
   const { recipe } = useDocument();
@@ -40,6 +48,7 @@ export function OriginalSummary() {
 export function OriginalStage() {
   const dispatch = useAppDispatch();
   const original = useOriginal();
+  const ContentGroup = original && CONTENT_GROUPS[original.content.kind];
   // Left for another stage, the crop is done.
   useEffect(
     () => () => {
@@ -56,10 +65,7 @@ export function OriginalStage() {
           <AddOriginal />
         </div>
       </Group>
-      {original?.content.kind === 'gradient' && <GradientGroup />}
-      {original?.content.kind === 'picture' && <PictureGroup />}
-      {original?.content.kind === 'drawing' && <DrawingGroup />}
-      {original?.content.kind === 'lettering' && <LetteringGroup />}
+      {ContentGroup && <ContentGroup />}
       {original && <PartsGroup />}
       {original && <PlaceGroup />}
       <SheetGroup />
