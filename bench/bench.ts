@@ -9,25 +9,24 @@ import { cpus } from 'node:os';
 import {
   bitAt,
   buildPyramid,
-  filmFacts,
   filmFrame,
-  makeFilm,
   newScreen,
   NO_TONE,
   plateBits,
   plateCoverage,
   proof,
   isSequential,
-  plateSvg,
   SCREEN_KINDS,
   screenerFor,
   type Screen,
-  tiffFile,
   type Picture,
   type Recipe,
   type Scene,
   type Sink,
 } from '@brachytone/core';
+import { filmFacts, makeFilm } from '@brachytone/core/film/make-film.ts';
+import { plateSvg } from '@brachytone/core/film/svg.ts';
+import { tiffFile } from '@brachytone/core/film/tiff.ts';
 import { areaSum } from '@brachytone/core/proof/average.ts';
 import { buildThresholds, type Thresholds } from '@brachytone/core/screen/thresholds.ts';
 import { encodeGroup4 } from '@brachytone/core/film/group4.ts';

@@ -73,7 +73,8 @@ async function differing(page: Page, id: string): Promise<number[]> {
   await expect.poll(async () => (await done()).status, { timeout: 90_000 }).toBe('done');
   const recipe = await recipeOf(id);
   const counts: number[] = [];
-  for (const { file, plate } of (await done()).films) {
+  for (const { file, plates } of (await done()).films) {
+    const [plate] = plates;
     const film = Buffer.from(
       await (await fetch(`${server.url}/api/runs/${run.id}/films/${file}`)).arrayBuffer(),
     );
@@ -193,7 +194,7 @@ test('spot inks are picked from the picture, an ink blended, a plate moved, pain
   await saved(page);
   const worked = await recipeOf(id);
   expect(worked.inks.find((one) => one.id === ink)!.fountain?.stops).toHaveLength(2);
-  expect(worked.plates[0]).toMatchObject({ spread: 0.2, shift: { x: 1.5 } });
+  expect(worked.plates[0]).toMatchObject({ edgeSpread: 0.2, shift: { x: 1.5 } });
   expect(worked.plates[0].strokes).toHaveLength(1);
   expect(await differing(page, id)).toEqual([0, 0, 0, 0]);
 

@@ -54,7 +54,7 @@ export function duskTote({ marsh, typefaces }: DemoMaterials): JobDocument {
         {
           ...plainPlate('plate-1', 'ink-1', dotted({ ruling: 30, angle: 22.5 }, { smallest: 5 })),
           base: { fullness: 40, highlights: null },
-          spread: -0.3,
+          edgeSpread: -0.3,
         },
         plainPlate('plate-2', 'ink-2', dotted({ ruling: 30, angle: 82.5 }, { smallest: 5 })),
         plainPlate('plate-3', 'ink-3', dotted({ ruling: 30, angle: 52.5 }, { smallest: 5 })),

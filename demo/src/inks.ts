@@ -15,5 +15,5 @@ export const stock = (name: string, colour: string, texture: Texture = 'paper'):
   lab: hexToLab(colour),
   texture,
   soak: 0,
-  spread: 1,
+  yuleNielsen: 1,
 });

@@ -8,9 +8,8 @@ import { eq } from 'drizzle-orm';
 import fc from 'fast-check';
 import { FolderInUse, lockFolder } from '../src/data-lock.ts';
 import { openDatabase } from '../src/database/database.ts';
-import { jobs, jobSteps, originalBytes, runs } from '../src/database/schema.ts';
+import { jobs, jobSteps, originalBytes, runs, shelf } from '../src/database/schema.ts';
 import { upgradeDocuments } from '../src/database/upgrade-documents.ts';
-import { filmFileName } from '../src/runs/film-name.ts';
 import { newJob, VERSION } from '@brachytone/job';
 
 const folder = mkdtempSync(join(tmpdir(), 'data-'));
@@ -165,7 +164,22 @@ it('jobs and runs written by an earlier version are brought up to date, their ol
   ]);
   await database.queries
     .insert(runs)
-    .values({ id: oldJob, jobId: oldJob, document: first, status: 'done', films: [] });
+    .values({
+      id: oldJob,
+      jobId: oldJob,
+      document: first,
+      status: 'done',
+      // As films were told of up to document version 5: one plate, or all in one file.
+      films: [
+        { plate: 'plate-9', ink: 'Tide', file: 'a.tif', bytes: 5, inked: 3 },
+        { plate: '', ink: 'all inks', file: 'a.svg', bytes: 9, inked: null },
+      ] as never,
+    });
+  await database.queries.insert(shelf).values({
+    id: oldJob,
+    kind: 'stock',
+    item: { name: 'Fog', lab: [93, 0, 4], texture: 'paper', soak: 0.01, spread: 1.6 } as never,
+  });
   await upgradeDocuments(database).catch(async (error: unknown) => {
     await database.close();
     throw error;
@@ -173,6 +187,7 @@ it('jobs and runs written by an earlier version are brought up to date, their ol
   const rows = await database.queries.select().from(jobs).orderBy(jobs.id);
   const steps = await database.queries.select().from(jobSteps);
   const [run] = await database.queries.select().from(runs);
+  const [stock] = await database.queries.select().from(shelf);
   await database.close();
   expect(rows.map(({ document, revision, position }) => [document.version, revision, position])).toEqual([
     [VERSION, 7, 0],
@@ -182,6 +197,11 @@ it('jobs and runs written by an earlier version are brought up to date, their ol
   expect(rows[1].document).toEqual(now);
   expect(steps.map(({ jobId }) => jobId)).toEqual([newOne]);
   expect(run.document.version).toBe(VERSION);
+  expect(run.films).toEqual([
+    { plates: ['plate-9'], ink: 'Tide', file: 'a.tif', bytes: 5, inked: 3 },
+    { plates: ['plate-1'], ink: 'all inks', file: 'a.svg', bytes: 9, inked: null },
+  ]);
+  expect(stock.item).toEqual({ name: 'Fog', lab: [93, 0, 4], texture: 'paper', soak: 0.01, yuleNielsen: 1.6 });
 });
 
 describe('one data folder, one server', () => {
@@ -195,12 +215,4 @@ describe('one data folder, one server', () => {
     expect(() => lockFolder(place)()).not.toThrow();
     unlock();
   });
-});
-
-it('film files are named in plain letters', () => {
-  const job = newJob({ sha256: 'a'.repeat(64), name: 'x.png', width: 10, height: 10 });
-  expect(filmFileName({ ...job, name: 'Où est la lune? / №5' }, 'Crème', 'plate-1')).toBe(
-    'ou-est-la-lune-no5-creme.tif',
-  );
-  expect(filmFileName({ ...job, name: '月' }, '黒', 'plate-1')).toBe('plate-1.tif');
 });

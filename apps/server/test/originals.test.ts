@@ -1,4 +1,5 @@
-import { memorySink, pngFile, readPam, type Picture } from '@brachytone/core';
+import { memorySink, readPam, type Picture } from '@brachytone/core';
+import { pngFile } from '@brachytone/core/film/png.ts';
 import { createBits } from '@brachytone/core/raster/bits.ts';
 import type { OriginalView } from '@brachytone/job';
 import sharp, { type Color } from 'sharp';

@@ -84,7 +84,7 @@ it('pulls of an earlier version are brought up to date', async () => {
 
 it('inks and stocks are kept on the shelf, and what is none is refused', async () => {
   const ink = { name: 'Tide', lab: [46, -24, -30], opacity: 0.1, fountain: null };
-  const stock = { name: 'Fog', lab: [93, 0, 4], texture: 'paper', soak: 0.01, spread: 1.6 };
+  const stock = { name: 'Fog', lab: [93, 0, 4], texture: 'paper', soak: 0.01, yuleNielsen: 1.6 };
   for (const [shelf, item] of [
     ['inks', ink],
     ['stocks', stock],

@@ -45,7 +45,7 @@ describe('runs', () => {
     const inks = ['second', 'third'].map((id) => ({ ...recipe.inks[0], id, name: id }));
     const all: JobDocument = {
       ...document,
-      films: { ...document.films, format: 'svg-together' },
+      films: { ...document.films, format: 'svg', together: true },
       recipe: {
         ...recipe,
         inks: [...recipe.inks, ...inks],

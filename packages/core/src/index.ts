@@ -135,16 +135,20 @@ export { isSequential, plateBits, preparePlate } from './plate/evaluate.ts';
 export { plateCoverage } from './plate/plate-art.ts';
 
 // Films
-export type { FilmFacts, FilmFile } from './film/film-file.ts';
-export { filmFacts, makeFilm } from './film/make-film.ts';
+export {
+  type FilmFormat,
+  type FilmJob,
+  type FilmOptions,
+  type FilmWritten,
+} from './film/formats/film-format.ts';
+export { FILM_FORMATS, filmFormat, type FilmFormatId } from './film/formats/index.ts';
+export { filmLayout, type FilmLayout } from './film/film-layout.ts';
 export { writeOriginal } from './film/original-file.ts';
-export { pngFile } from './film/png.ts';
 export { type Sink, memorySink } from './film/sink.ts';
-export { tiffFile } from './film/tiff.ts';
 
 // Dots as geometry
 export { colourDotsSvg } from './vector/colour-dots-svg.ts';
-export { vectorManner, plateSvg, platesSvg } from './vector/plate-svg.ts';
+export { vectorManner } from './vector/plate-group.ts';
 
 // What is seen
 export { labsOf, coloursAt } from './proof/colours-at.ts';

@@ -1,18 +1,20 @@
-import { contentKind, profileOf, type OriginalRecipe, type Recipe } from '@brachytone/core';
+import {
+  contentKind,
+  profileOf,
+  type FilmFormatId,
+  type FilmOptions,
+  type OriginalRecipe,
+  type Recipe,
+} from '@brachytone/core';
 
 /** The version this program writes. */
-export const VERSION = 5;
+export const VERSION = 6;
 
-/** What film files are made as. */
-export const FILM_FORMATS = ['tiff-group4', 'tiff-deflate', 'png', 'svg', 'svg-together'] as const;
-export type FilmFormat = (typeof FILM_FORMATS)[number];
-
-export interface FilmSettings {
-  readonly format: FilmFormat;
-  readonly mirrored: boolean;
-  readonly negative: boolean;
-  /** How far the outlines of pixels may stray from them in a file of geometry, in film pixels; 0 for their very sides. */
-  readonly smooth: number;
+/** How films are made. */
+export interface FilmSettings extends FilmOptions {
+  readonly format: FilmFormatId;
+  /** True for all plates in one file, where the format can hold them. */
+  readonly together: boolean;
 }
 
 /** A job: plain JSON, everything a designer decided and nothing else. */

@@ -22,3 +22,4 @@ export * from './defaults.ts';
 export * from './views.ts';
 export * from './typefaces.ts';
 export * from './lettering.ts';
+export * from './films.ts';

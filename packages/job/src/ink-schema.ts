@@ -49,5 +49,5 @@ export const stockSchema: Joi.ObjectSchema<Stock> = Joi.object<Stock>({
   lab: labSchema,
   texture: Joi.valid(...TEXTURES).required(),
   soak: between(LIMITS.soak),
-  spread: between(LIMITS.lightSpread),
+  yuleNielsen: between(LIMITS.lightSpread),
 });

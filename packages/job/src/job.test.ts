@@ -289,6 +289,7 @@ describe('reading documents', () => {
       { from: 2, migrate: (document: Record<string, unknown>) => ({ ...document, films: good.films }) },
       { from: 3, migrate: (document: Record<string, unknown>) => document },
       { from: 4, migrate: (document: Record<string, unknown>) => document },
+      { from: 5, migrate: (document: Record<string, unknown>) => document },
     ];
     expect(readDocument(older, migrations)).toEqual(good);
     expect(() => readDocument({ ...older, version: -2 }, migrations)).toThrow('version -2 cannot be read');

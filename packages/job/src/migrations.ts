@@ -183,4 +183,25 @@ export const MIGRATIONS: readonly Migration[] = [
       };
     },
   },
+  {
+    // Up to version 5 all plates in one file of geometry were a format of its own, and two things were called spread.
+    from: 5,
+    migrate(document) {
+      const { films, recipe } = document as {
+        films: { format: string };
+        recipe: { stock: { spread: number }; plates: { spread: number }[] };
+      };
+      const { spread: yuleNielsen, ...stock } = recipe.stock;
+      const together = films.format === 'svg-together';
+      return {
+        ...document,
+        films: { ...films, format: together ? 'svg' : films.format, together },
+        recipe: {
+          ...recipe,
+          stock: { ...stock, yuleNielsen },
+          plates: recipe.plates.map(({ spread: edgeSpread, ...plate }) => ({ ...plate, edgeSpread })),
+        },
+      };
+    },
+  },
 ];

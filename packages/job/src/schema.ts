@@ -1,6 +1,6 @@
-import { BLENDS, routeInks, screenKind } from '@brachytone/core';
+import { BLENDS, FILM_FORMATS, routeInks, screenKind } from '@brachytone/core';
 import Joi from 'joi';
-import { FILM_FORMATS, VERSION, type JobDocument } from './document.ts';
+import { VERSION, type JobDocument } from './document.ts';
 import { LIMITS } from './limits.ts';
 import { curveSchema, settingKeys, strokesSchema } from './field-schema.ts';
 import { inkSchema, labSchema, stockSchema } from './ink-schema.ts';
@@ -192,7 +192,7 @@ const plate = Joi.object({
   printed: Joi.boolean().required(),
   curve: curveSchema,
   weight: between({ least: -100, most: 100 }),
-  spread: between(LIMITS.edges),
+  edgeSpread: between(LIMITS.edges),
   knocksOut: Joi.boolean().required(),
   base: Joi.object({ fullness: percent, highlights: id.allow(null) })
     .allow(null)
@@ -250,7 +250,8 @@ export const jobSchema: Joi.ObjectSchema<JobDocument> = Joi.object<JobDocument>(
   name,
   recipe: recipe.required(),
   films: Joi.object({
-    format: Joi.valid(...FILM_FORMATS).required(),
+    format: Joi.valid(...FILM_FORMATS.map(({ id }) => id)).required(),
+    together: Joi.boolean().required(),
     mirrored: Joi.boolean().required(),
     negative: Joi.boolean().required(),
     smooth: between(LIMITS.strays),

@@ -38,8 +38,8 @@ const stock = (
   lab: [number, number, number],
   texture: Stock['texture'],
   soak: number,
-  spread: number,
-): Stock => ({ name, lab, texture, soak, spread });
+  yuleNielsen: number,
+): Stock => ({ name, lab, texture, soak, yuleNielsen });
 
 /** Stocks that ship with the program, with colours and names of our own. */
 export const SHIPPED_STOCKS: readonly Stock[] = [

@@ -1,5 +1,6 @@
 import type { Lab } from '@brachytone/core';
 import type { FileKind, JobDocument } from './document.ts';
+import type { WantedFilm } from './films.ts';
 
 /** What server and interface tell one another: the shapes of the API's answers. */
 
@@ -97,10 +98,7 @@ export interface PullView {
 export type RunStatus = 'queued' | 'running' | 'done' | 'cancelled' | 'failed' | 'stopped';
 
 /** A film of a run. */
-export interface RunFilm {
-  readonly plate: string;
-  readonly ink: string;
-  readonly file: string;
+export interface RunFilm extends WantedFilm {
   /** Bytes of the finished file; 0 until it is. */
   readonly bytes: number;
   /** Percent of the film that is inked (before it is made negative); null until it is finished. */

@@ -12,6 +12,7 @@ import {
   type MessageEvent,
 } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { FILM_FORMATS } from '@brachytone/core';
 import Joi from 'joi';
 import { interval, map, merge, type Observable } from 'rxjs';
 import { Checked } from '../http/checked.ts';
@@ -19,13 +20,12 @@ import { id } from '../jobs/job-bodies.ts';
 import { RunsService } from './runs.service.ts';
 
 const startRun = Joi.object<{ jobId: string }>({ jobId: Joi.string().uuid().required() });
+/** Media types of films' files, by their endings. */
+const MEDIA_TYPES = new Map(FILM_FORMATS.map(({ ending, mediaType }) => [ending, mediaType]));
 const fileName = Joi.string()
-  .pattern(/^[a-z0-9-]+\.(tif|png|svg)$/)
+  .pattern(new RegExp(`^[a-z0-9-]+\\.(${[...MEDIA_TYPES.keys()].join('|')})$`))
   .required()
   .label('name');
-
-/** What the files of films are, by their endings. */
-const TYPES: Record<string, string> = { '.png': 'image/png', '.svg': 'image/svg+xml', '.tif': 'image/tiff' };
 
 @ApiTags('runs')
 @Controller('api/runs')
@@ -78,7 +78,7 @@ export class RunsController {
   ): Promise<StreamableFile> {
     const path = await this.runs.film(run, name);
     return new StreamableFile(createReadStream(path), {
-      type: TYPES[extname(name)],
+      type: MEDIA_TYPES.get(extname(name).slice(1)) ?? 'application/octet-stream',
       disposition: `attachment; filename="${name}"`,
     });
   }

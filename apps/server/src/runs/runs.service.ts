@@ -9,7 +9,7 @@ import {
   type OnApplicationBootstrap,
   type OnModuleDestroy,
 } from '@nestjs/common';
-import type { RunFilm, RunView } from '@brachytone/job';
+import { filmsOf, type RunFilm, type RunView } from '@brachytone/job';
 import { and, desc, eq, inArray } from 'drizzle-orm';
 import type { Observable } from 'rxjs';
 import { Subject } from 'rxjs';
@@ -20,7 +20,6 @@ import { JobsService } from '../jobs/jobs.service.ts';
 import { OriginalsService } from '../originals/originals.service.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
 import { WorkService } from '../work/work.service.ts';
-import { filmFileName } from './film-name.ts';
 
 type Row = typeof runs.$inferSelect;
 
@@ -124,20 +123,10 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
   }
 
   private async queue(jobId: string, document: Row['document']): Promise<RunView> {
-    const printed = document.recipe.plates.filter((plate) => plate.printed);
-    if (printed.length === 0) {
+    const films = filmsOf(document).map((film): RunFilm => ({ ...film, bytes: 0, inked: null }));
+    if (films.length === 0) {
       throw new Problem(422, 'No plate to make', 'Every plate of this job is left out. Take one in first.');
     }
-    const together = document.films.format === 'svg-together';
-    const film = (plate: string, ink: string): RunFilm => {
-      return { plate, ink, file: filmFileName(document, ink, plate), bytes: 0, inked: null };
-    };
-    const films = together
-      ? [film('', 'all inks')]
-      : printed.map((plate): RunFilm => {
-          const ink = document.recipe.inks.find(({ id }) => id === plate.ink)!.name;
-          return film(plate.id, ink);
-        });
     const [row] = await this.database.queries
       .insert(runs)
       .values({ id: randomUUID(), jobId, document, status: 'queued', films })
@@ -183,7 +172,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
               this.changes.next(this.view({ ...row, status: 'running', films }));
           });
           const wanted = places.map((at) => ({
-            plate: document.recipe.plates.findIndex((one) => one.id === films[at].plate),
+            plates: films[at].plates,
             path: join(this.folder(id), films[at].file),
           }));
           const made = await this.work.run(

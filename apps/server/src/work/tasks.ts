@@ -59,7 +59,8 @@ export interface Tasks {
   films: {
     given: {
       document: JobDocument;
-      films: { plate: number; path: string }[];
+      /** Ids of the plates of each, and where it is to be. */
+      films: { plates: readonly string[]; path: string }[];
       materials: SharedMaterials;
       port: MessagePort;
     };

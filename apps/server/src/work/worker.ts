@@ -2,28 +2,21 @@ import { closeSync, fstatSync, openSync, writeSync } from 'node:fs';
 import {
   buildPyramid,
   colourDotsSvg,
-  filmFacts,
+  filmFormat,
   filmFrame,
   halve,
-  makeFilm,
   memorySink,
   mmToPixels,
   PLAIN_LOOK,
-  plateSvg,
-  platesSvg,
-  pngFile,
   pressProof,
   setCacheShare,
-  tiffFile,
-  type FilmFile,
-  type FilmFacts,
   type Picture,
   type Scene,
   type Sink,
   type Typeface,
   writeOriginal,
 } from '@brachytone/core';
-import type { FilmFormat, JobDocument } from '@brachytone/job';
+import type { JobDocument } from '@brachytone/job';
 import { readTypeface } from '@brachytone/typeface';
 import sharp from 'sharp';
 import { Problem } from '../http/problem.ts';
@@ -185,11 +178,6 @@ export function colourDots({
   return colourDotsSvg(found, found.colourDots!, sceneOf(recipe, materials));
 }
 
-const fileOf = (format: FilmFormat, sink: Sink, facts: FilmFacts): FilmFile =>
-  format === 'png'
-    ? pngFile(sink, facts)
-    : tiffFile(sink, facts, format === 'tiff-group4' ? 'group4' : 'deflate');
-
 /** See `Tasks`. */
 export function films({
   document,
@@ -200,7 +188,7 @@ export function films({
   const scene = sceneOf(document.recipe, materials);
   const made: Tasks['films']['made'] = wanted.map(() => ({ bytes: 0, inked: 0 }));
   try {
-    const making = wanted.map(({ plate, path }) => makeFile(document, scene, plate, path));
+    const making = wanted.map(({ plates, path }) => makeFile(document, scene, plates, path));
     // A strip of each in turn: they need the same part of the picture at the same time.
     for (let open = making.map((_, at) => at); open.length > 0;) {
       open = open.filter((at) => {
@@ -216,11 +204,11 @@ export function films({
   }
 }
 
-/** Writes one film, strip by strip, telling what share of it is there. */
+/** Writes one file of films, telling what share of it is there. */
 function* makeFile(
-  document: JobDocument,
+  { recipe, films: options, name }: JobDocument,
   scene: Scene,
-  plate: number,
+  ids: readonly string[],
   path: string,
 ): Generator<number, { bytes: number; inked: number | null }> {
   const file = openSync(path, 'w');
@@ -229,24 +217,9 @@ function* makeFile(
       write: (bytes) => void writeSync(file, bytes),
       patch: (offset, bytes) => void writeSync(file, bytes, 0, bytes.length, offset),
     };
-    const { format, smooth } = document.films;
-    if (format === 'svg-together') {
-      const plates = document.recipe.plates.flatMap(({ printed }, at) => (printed ? [at] : []));
-      sink.write(new TextEncoder().encode(platesSvg(scene, plates, document.name, smooth).text));
-      return { bytes: fstatSync(file).size, inked: null };
-    }
-    const facts = filmFacts(scene, plate, document.name);
-    if (format === 'svg') {
-      const { text, inked } = plateSvg(scene, plate, facts.description, smooth);
-      sink.write(new TextEncoder().encode(text));
-      return { bytes: fstatSync(file).size, inked: inked * 100 };
-    }
-    let inked = 0;
-    for (const progress of makeFilm(scene, plate, document.films, fileOf(format, sink, facts))) {
-      inked = progress.inked;
-      yield progress.rows / progress.of;
-    }
-    return { bytes: fstatSync(file).size, inked: (inked / (facts.width * facts.height)) * 100 };
+    const plates = ids.map((id) => recipe.plates.findIndex((plate) => plate.id === id));
+    const { inked } = yield* filmFormat(options.format).write({ scene, plates, name, options, sink });
+    return { bytes: fstatSync(file).size, inked };
   } finally {
     closeSync(file);
   }

@@ -57,7 +57,7 @@ export function RunCard({ run }: { run: RunView }) {
       {run.status === 'done' && (
         <ul className="mt-1.5">
           {run.films.map((film) => (
-            <li key={film.plate} className="flex items-baseline gap-2 py-0.5">
+            <li key={film.file} className="flex items-baseline gap-2 py-0.5">
               <a
                 className="min-w-0 truncate underline decoration-edge underline-offset-2 hover:decoration-ink"
                 href={`/api/runs/${run.id}/films/${film.file}`}

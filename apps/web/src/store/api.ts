@@ -1,3 +1,4 @@
+import type { Draft } from '@reduxjs/toolkit';
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import type { Stock } from '@brachytone/core';
 import type {
@@ -124,7 +125,7 @@ export const api = createApi({
         try {
           await cacheDataLoaded;
           events.addEventListener('run', (event: MessageEvent<string>) => {
-            const run = JSON.parse(event.data) as RunView;
+            const run = JSON.parse(event.data) as Draft<RunView>;
             updateCachedData((runs) => {
               const at = runs.findIndex(({ id }) => id === run.id);
               if (at < 0) runs.unshift(run);

@@ -1,22 +1,20 @@
-import { countInk } from '../raster/bits.ts';
-import { bands } from '../raster/region.ts';
 import { plateBits } from '../plate/evaluate.ts';
-import { filmFrame } from '../recipe/frame.ts';
+import { countInk, createBits, placeBits, type Bits } from '../raster/bits.ts';
+import { bands, intersect, isEmpty, type Region } from '../raster/region.ts';
 import type { Scene } from '../recipe/scene.ts';
 import { screenKind } from '../screen/kinds/index.ts';
 import { latticeOf, type Screen } from '../screen/screen.ts';
 import { toFilm, type Emulsion } from './emulsion.ts';
 import type { FilmFacts, FilmFile } from './film-file.ts';
+import { filmLayout, type FilmLayout } from './film-layout.ts';
 
 /** What a film file will say of a plate. */
 export function filmFacts(scene: Scene, plate: number, jobName: string): FilmFacts {
   const { recipe } = scene;
   const { ink, screen } = recipe.plates[plate];
   const name = recipe.inks.find(({ id }) => id === ink)?.name ?? ink;
-  return {
-    ...filmFrame(recipe),
-    description: `${jobName}: ${name}, ${screenFacts(screen)}`,
-  };
+  const { width, height, resolution } = filmLayout(recipe);
+  return { width, height, resolution, description: `${jobName}: ${name}, ${screenFacts(screen)}` };
 }
 
 /** A screen in plain letters: its ruling and angle, or what it is. */
@@ -44,13 +42,25 @@ export function* makeFilm(
   emulsion: Emulsion,
   file: FilmFile,
 ): Generator<FilmProgress> {
-  const frame = filmFrame(scene.recipe);
+  const layout = filmLayout(scene.recipe);
+  const { width, height } = layout;
   let inked = 0;
-  for (const strip of bands({ x: 0, y: 0, ...frame }, 1, file.rowsPerStrip)) {
-    const bits = plateBits(scene, plate, frame, strip);
+  for (const strip of bands({ x: 0, y: 0, width, height }, 1, file.rowsPerStrip)) {
+    const bits = stripBits(scene, plate, layout, strip);
     inked += countInk(bits);
     file.strip(toFilm(bits, emulsion));
-    yield { rows: strip.y + strip.height, of: frame.height, inked };
+    yield { rows: strip.y + strip.height, of: height, inked };
   }
   file.finish();
+}
+
+/** Whole rows of a film, the plate where the layout has it. */
+function stripBits(scene: Scene, plate: number, layout: FilmLayout, strip: Region): Bits {
+  const part = intersect(layout.plate, strip);
+  const { x, y } = layout.plate;
+  const bits = () => plateBits(scene, plate, layout.frame, { ...part, x: part.x - x, y: part.y - y });
+  if (part.width === strip.width && part.height === strip.height) return bits();
+  const out = createBits(strip.width, strip.height);
+  if (!isEmpty(part)) placeBits(bits(), out, part.x - strip.x, part.y - strip.y);
+  return out;
 }

@@ -46,5 +46,5 @@ export interface Stock {
   /** How far ink soaks into it, mm: the edges of dots grow that soft. */
   readonly soak: number;
   /** Yule–Nielsen factor: 1 for a surface that light leaves where it enters, to about 2 for thick paper. */
-  readonly spread: number;
+  readonly yuleNielsen: number;
 }

@@ -6,7 +6,7 @@ import { fountainAt, fountainInks } from './fountain.ts';
 import { anyAmounts, invert } from './invert.ts';
 import { demichel, inkModel, predict, predictInto } from './model.ts';
 
-const STOCK = { lab: [95, 0, -2] as Lab, spread: 1 };
+const STOCK = { lab: [95, 0, -2] as Lab, yuleNielsen: 1 };
 const PROCESS = [
   testInk('c', [56, -37, -49]),
   testInk('m', [49, 75, -2]),
@@ -14,7 +14,7 @@ const PROCESS = [
   testInk('k', [16, 0, 0]),
 ];
 const model = inkModel(STOCK, PROCESS);
-const thick = inkModel({ ...STOCK, spread: 1.8 }, PROCESS);
+const thick = inkModel({ ...STOCK, yuleNielsen: 1.8 }, PROCESS);
 
 const amounts = (count: number) =>
   fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: count, maxLength: count });
@@ -39,14 +39,14 @@ describe('the ink model', () => {
   it('is the mean of light for n = 1, weighed by those shares', () => {
     // Worked by hand: half a solid black of Y = 0.02 on a stock of Y = 0.8 reflects Y = 0.41.
     const stock: Lab = [91.68, 0, 0];
-    const one = inkModel({ lab: stock, spread: 1 }, [testInk('k', [15.49, 0, 0])]);
+    const one = inkModel({ lab: stock, yuleNielsen: 1 }, [testInk('k', [15.49, 0, 0])]);
     const [, paper] = labToXyz(stock);
     const [, solid] = labToXyz(predict(one, [1]));
     const [, half] = labToXyz(predict(one, [0.5]));
     expect(half).toBeCloseTo((paper + solid) / 2, 9);
   });
   it('with n = 2 is the square of the mean root (Yule & Nielsen 1951)', () => {
-    const one = inkModel({ lab: [100, 0, 0], spread: 2 }, [testInk('k', [30, 0, 0])]);
+    const one = inkModel({ lab: [100, 0, 0], yuleNielsen: 2 }, [testInk('k', [30, 0, 0])]);
     const [, solid] = labToXyz([30, 0, 0]);
     const [, made] = labToXyz(predict(one, [0.3]));
     expect(made).toBeCloseTo((0.7 + 0.3 * Math.sqrt(solid)) ** 2, 6);
@@ -91,7 +91,7 @@ describe('the ink model', () => {
 });
 
 describe('its inversion', () => {
-  const six = inkModel({ lab: [17, 1, 2], spread: 1 }, [
+  const six = inkModel({ lab: [17, 1, 2], yuleNielsen: 1 }, [
     testInk('w', [96, 0, 1], 0.97),
     testInk('o', [72, 22, 58], 0.5),
     testInk('r', [46, 60, 28], 0.5),

@@ -23,11 +23,11 @@ export interface InkModel {
 }
 
 export function inkModel(
-  stock: Pick<Stock, 'lab' | 'spread'>,
+  stock: Pick<Stock, 'lab' | 'yuleNielsen'>,
   inks: readonly Ink[],
   measured: readonly Overprint[] = [],
 ): InkModel {
-  const n = stock.spread;
+  const n = stock.yuleNielsen;
   const light = overprintLight(stock, inks, measured).flat();
   return {
     count: inks.length,

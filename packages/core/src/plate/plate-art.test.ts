@@ -8,7 +8,7 @@ import { dotScreen, greyPicture, sceneOf, testInk } from '../testing.ts';
 import { plainPlate } from '../recipe/plain-plate.ts';
 import { STRAIGHT } from '../tone/curve.ts';
 import { buildPyramid } from '../raster/pyramid.ts';
-import { vectorManner } from '../vector/plate-svg.ts';
+import { vectorManner } from '../vector/plate-group.ts';
 import { plateBits } from './evaluate.ts';
 import { filmFrame } from '../recipe/frame.ts';
 import { plateCoverage } from './plate-art.ts';
@@ -93,7 +93,7 @@ describe('spread and choke', () => {
     return 100 * 100 + 4 * 100 * r + 4 * corner;
   };
   it.each([1, 3, 7, 12])('spread by %d pixels grows a square by just that, rounding its corners', (r) => {
-    const scene = square(128, { first: { spread: r / PER_MM } });
+    const scene = square(128, { first: { edgeSpread: r / PER_MM } });
     expect(area(scene, 0)).toBe(grown(r));
     // What it grows by has the tone of its edge.
     expect(coverage(scene, 0, 50 - r, 100)).toBe(TONE);
@@ -101,13 +101,13 @@ describe('spread and choke', () => {
     expect(coverage(scene, 0, 100, 100)).toBe(TONE);
   });
   it.each([1, 3, 7, 12])('choked by %d pixels a square shrinks by just that, its corners sharp', (r) => {
-    const scene = square(128, { first: { spread: -r / PER_MM } });
+    const scene = square(128, { first: { edgeSpread: -r / PER_MM } });
     expect(area(scene, 0)).toBe((100 - 2 * r) ** 2);
     expect(coverage(scene, 0, 50 + r, 100)).toBe(TONE);
     expect(coverage(scene, 0, 50 + r - 1, 100)).toBe(0);
   });
   it('the sheet’s edge is no edge of art', () => {
-    const base = square(128, { first: { spread: -0.5 } });
+    const base = square(128, { first: { edgeSpread: -0.5 } });
     const [original] = base.recipe.originals;
     const full = withRecipe(base, {
       originals: [{ ...original, placement: { ...original.placement, x: -5, y: -5, width: 30 } }],
@@ -116,7 +116,7 @@ describe('spread and choke', () => {
   });
   it('line work too', () => {
     const lines = (spread: number): Scene => {
-      const base = square(0, { first: { spread } });
+      const base = square(0, { first: { edgeSpread: spread } });
       const [original] = base.recipe.originals;
       const content = {
         ...original.content,
@@ -153,7 +153,7 @@ describe('plates that know of one another', () => {
   });
   it('a plate knocks out those before it; spread, it laps over them by just that', () => {
     expect(coverage(overlapping({ second: { knocksOut: true } }, true), 0, 120, 100)).toBe(0);
-    const trapped = overlapping({ second: { knocksOut: true, spread: 0.4 } }, true);
+    const trapped = overlapping({ second: { knocksOut: true, edgeSpread: 0.4 } }, true);
     // The hole is the art itself, and the art has grown: they lap by 4 pixels.
     expect(coverage(trapped, 0, 99, 100)).toBe(SOLID);
     expect(coverage(trapped, 0, 100, 100)).toBe(0);
@@ -162,7 +162,7 @@ describe('plates that know of one another', () => {
   });
   it('a base lies under all that is printed over it, fuller as it is told, and choked', () => {
     const based = (fullness: number, spread = 0) =>
-      withRecipe(square(128, { first: { base: { fullness, highlights: null }, spread } }), {
+      withRecipe(square(128, { first: { base: { fullness, highlights: null }, edgeSpread: spread } }), {
         originals: square(128).recipe.originals.map((one) => ({
           ...one,
           route: { kind: 'ink', ink: 'ink-2' },
@@ -338,8 +338,8 @@ it('edges that are spread, painted or knocked out leave as outlines of the film,
   const manner = (parts: Parameters<typeof square>[1]) => vectorManner(square(128, parts), 0);
   expect(manner({})).toBe('dots');
   expect(manner({ first: { weight: 30, shift: { x: 1, y: 2, turn: 3 } } })).toBe('dots');
-  expect(manner({ first: { spread: 0.2 } })).toBe('outlines');
-  expect(manner({ first: { base: { fullness: 50, highlights: null } }, second: { spread: -0.2 } })).toBe(
+  expect(manner({ first: { edgeSpread: 0.2 } })).toBe('outlines');
+  expect(manner({ first: { base: { fullness: 50, highlights: null } }, second: { edgeSpread: -0.2 } })).toBe(
     'outlines',
   );
   expect(manner({ second: { knocksOut: true } })).toBe('outlines');
@@ -353,13 +353,13 @@ it('any region of a plate that is worked on is that part of the whole, bit for b
   const scene = square(90, {
     first: {
       base: { fullness: 30, highlights: null },
-      spread: -0.4,
+      edgeSpread: -0.4,
       strokes,
       weight: 25,
       screen,
       shift: { x: 0.33, y: 0.2, turn: 3 },
     },
-    second: { knocksOut: true, spread: 0.3 },
+    second: { knocksOut: true, edgeSpread: 0.3 },
   });
   const [original] = scene.recipe.originals;
   const both = withRecipe(scene, {

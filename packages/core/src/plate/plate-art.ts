@@ -49,7 +49,7 @@ export const hasLines = (scene: Pick<Scene, 'recipe'>, plate: number): boolean =
 /** True when a plate has edges that only the film's own pixels show: spread, painted or knocked out ones. */
 export const isEdged = (recipe: Recipe, plate: number): boolean =>
   [plate, ...concerned(recipe, plate)].some(
-    (one) => recipe.plates[one].spread !== 0 || recipe.plates[one].strokes.length > 0,
+    (one) => recipe.plates[one].edgeSpread !== 0 || recipe.plates[one].strokes.length > 0,
   ) || knockers(recipe, plate).length > 0;
 
 /** Tells apart what plates are made of before they are screened: the same for the same art. */
@@ -62,7 +62,7 @@ export function artKey(recipe: Recipe, plate: number): string {
     return rest;
   });
   const press = shown.some(({ route }) => isColourRoute(route))
-    ? [plates.map(({ ink }) => ink), inks, stock.lab, stock.spread, overprints]
+    ? [plates.map(({ ink }) => ink), inks, stock.lab, stock.yuleNielsen, overprints]
     : [];
   return JSON.stringify([shown, own, others, press, sheet]);
 }
@@ -83,7 +83,7 @@ export function plateArt(
   out: Plane = createPlane(region.width, region.height),
 ): PlateArt {
   const recipe = scene.recipe.plates[plate];
-  const radius = mmToPixels(recipe.spread, frame);
+  const radius = mmToPixels(recipe.edgeSpread, frame);
   const margin = Math.ceil(Math.abs(radius));
   let art: PlateArt;
   // Edges that move by less than half a pixel stay where they are.

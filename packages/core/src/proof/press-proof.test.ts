@@ -18,7 +18,7 @@ import type { Scene } from '../recipe/scene.ts';
  * A flat tint of four inks, each with a share of the tone of its own. Rulings differ, so that the screens know nothing of one
  * another, as the model has it: of equal rulings 30° apart, three lock into a rosette. The inks lie within sRGB.
  */
-function tint(spread: number, part: Partial<Scene['recipe']['stock']> = {}): Scene {
+function tint(yuleNielsen: number, part: Partial<Scene['recipe']['stock']> = {}): Scene {
   const base = sceneOf(
     greyPicture(8, 8, () => 0),
     { width: 30, height: 30, resolution: 600 },
@@ -35,7 +35,7 @@ function tint(spread: number, part: Partial<Scene['recipe']['stock']> = {}): Sce
     ...base,
     recipe: {
       ...base.recipe,
-      stock: { ...WHITE_STOCK, lab: [94, 0, 3], spread, ...part },
+      stock: { ...WHITE_STOCK, lab: [94, 0, 3], yuleNielsen, ...part },
       inks: ids.map((id, i) => testInk(id, labs[i])),
       plates: ids.map((id, i) =>
         plainPlate(id, id, dotScreen({ ruling: [50, 47, 54, 43][i], angle: [15, 75, 0, 45][i] })),

@@ -83,7 +83,7 @@ export function pressProof(
   // A first picture can do without.
   const textured = stock.texture !== 'smooth' && look.distance === 0 && frame.draft !== true;
   const blur = Math.hypot(stock.soak, eyeBlur(look.distance)) * perMm;
-  const spreads = stock.spread > 1;
+  const spreads = stock.yuleNielsen > 1;
   const plain = !blended && !textured && blur < LEAST_BLUR;
   const hasMany = plates.length > 2 && frame.draft === true;
   if (plain && !spreads && !hasMany) {
@@ -92,7 +92,7 @@ export function pressProof(
   const averages = view.width >= view.columns && view.height >= view.rows;
   if (plain && averages && frame.draft === true && plates.length <= MOST_DRAFTED) {
     const { colours } = colouringOf(scene.recipe, inks, sheet)(undefined);
-    return draftProof(scene, frame, view, rows, plates, colours, stock.spread);
+    return draftProof(scene, frame, view, rows, plates, colours, stock.yuleNielsen);
   }
   const cell = Math.max(
     LEAST_SPREAD,
@@ -122,7 +122,7 @@ export function pressProof(
   // Light as it leaves, and its n-th roots where it spreads; where it does not reach across pixels the roots are enough.
   const light = !spreads || spreadBlur > 0 ? mixed('colours') : undefined;
   const caught = spreads ? mixed('roots') : undefined;
-  const left = caught ? spreadLight(light, caught, size, spreadBlur, stock.spread) : light!;
+  const left = caught ? spreadLight(light, caught, size, spreadBlur, stock.yuleNielsen) : light!;
   const seen =
     blur < LEAST_BLUR ? left : left.map((plane) => blurLight(plane, size.width, size.height, blur));
   const surface = textured ? surfaceOf(stock.texture, frame, view, rows, perMm) : undefined;
@@ -253,7 +253,7 @@ function colouringOf(
   inks: Parameters<typeof fountainInks>[0],
   sheet: Recipe['sheet'],
 ): (place: { x: number; y: number } | undefined) => Colouring {
-  const root = (value: number) => power(value, 1 / stock.spread);
+  const root = (value: number) => power(value, 1 / stock.yuleNielsen);
   const made = (key: readonly number[]): Colouring => {
     const here = fountainInks(inks, key);
     const known = measured.filter(({ inks: ids }) =>

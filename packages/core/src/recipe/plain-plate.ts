@@ -11,7 +11,7 @@ export const plainPlate = (id: string, ink: string, screen: Screen): PlateRecipe
   printed: true,
   curve: STRAIGHT,
   weight: 0,
-  spread: 0,
+  edgeSpread: 0,
   knocksOut: false,
   base: null,
   strokes: [],
@@ -19,4 +19,10 @@ export const plainPlate = (id: string, ink: string, screen: Screen): PlateRecipe
 });
 
 /** A pure white that takes and gives nothing. */
-export const WHITE_STOCK: Stock = { name: 'White', lab: [100, 0, 0], texture: 'smooth', soak: 0, spread: 1 };
+export const WHITE_STOCK: Stock = {
+  name: 'White',
+  lab: [100, 0, 0],
+  texture: 'smooth',
+  soak: 0,
+  yuleNielsen: 1,
+};

@@ -112,7 +112,7 @@ export interface PlateRecipe {
   /** Lighter (to −100) or heavier (to 100) in its middle tones. */
   readonly weight: number;
   /** How far its edges are spread, or choked when below 0, mm. */
-  readonly spread: number;
+  readonly edgeSpread: number;
   /** True when it knocks out the plates that are printed before it. */
   readonly knocksOut: boolean;
   /**

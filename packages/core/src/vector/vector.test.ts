@@ -14,7 +14,7 @@ import { SPOTS } from '../screen/spot/index.ts';
 import { greyPicture, sceneOf, testInk, toneOf, toneStep } from '../testing.ts';
 import { cellShapeOf } from './cell-shapes.ts';
 import { areaOf } from './piece.ts';
-import { platesSvg, plateSvg } from './plate-svg.ts';
+import { platesSvg, plateSvg } from '../film/svg.ts';
 
 const SIDE = 20;
 const sheet = { width: SIDE, height: SIDE, resolution: 600 };

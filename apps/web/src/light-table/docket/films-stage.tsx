@@ -1,5 +1,5 @@
-import { filmFrame, vectorManner } from '@brachytone/core';
-import { LIMITS, type FilmFormat } from '@brachytone/job';
+import { FILM_FORMATS, filmFormat, filmLayout, vectorManner } from '@brachytone/core';
+import { filmsOf, isTogether, LIMITS } from '@brachytone/job';
 import { Button } from '../../controls/button.tsx';
 import { PIXELS } from '../../words/quantity.ts';
 import { Segmented } from '../../controls/segmented.tsx';
@@ -13,30 +13,23 @@ import { useDocument } from '../../store/use-job.ts';
 import { useMakeFilms } from '../use-make-films.ts';
 import { Fact, Group, Row } from './group.tsx';
 
-const FORMATS: readonly { value: FilmFormat; label: string; title: string }[] = [
-  {
-    value: 'tiff-group4',
-    label: 'TIFF',
-    title: 'One-bit TIFF, packed as Group 4 fax: what most film setters take',
-  },
-  { value: 'tiff-deflate', label: 'Deflate', title: 'One-bit TIFF, packed with deflate' },
-  { value: 'png', label: 'PNG', title: 'One-bit PNG' },
-  { value: 'svg', label: 'SVG', title: 'Dots as geometry, to recolour and scale in any drawing program' },
-];
+const FORMATS = FILM_FORMATS.map(({ id, name, says }) => ({ value: id, label: name, title: says }));
+
+/** Formats in a word, where several share an ending. */
+const SHORT_NAMES: Readonly<Record<string, string>> = { tif: 'TIFF' };
 
 export function FilmsSummary() {
-  const { films, recipe } = useDocument();
-  const count = films.format === 'svg-together' ? 1 : recipe.plates.length;
-  const turned = [films.mirrored ? 'mirrored' : '', films.negative ? 'negative' : ''].filter(Boolean);
+  const document = useDocument();
+  const { films } = document;
+  const { length } = filmsOf(document);
+  const noun = isTogether(document) ? 'file' : length === 1 ? 'film' : 'films';
+  const format = filmFormat(films.format);
+  const turned = [films.mirrored ? 'mirrored' : '', films.negative ? 'negative' : ''];
   return (
     <span className="truncate">
-      {[
-        `${count} ${count === 1 ? (films.format === 'svg-together' ? 'file' : 'film') : 'films'}`,
-        films.format === 'tiff-group4' || films.format === 'tiff-deflate'
-          ? 'TIFF'
-          : films.format.slice(0, 3).toUpperCase(),
-        ...turned,
-      ].join(' · ')}
+      {[`${length} ${noun}`, SHORT_NAMES[format.ending] ?? format.name, ...(format.isGeometry ? [] : turned)]
+        .filter(Boolean)
+        .join(' · ')}
     </span>
   );
 }
@@ -45,8 +38,8 @@ export function FilmsStage() {
   const dispatch = useAppDispatch();
   const { films, recipe } = useDocument();
   const jobId = useAppSelector((state) => state.job?.id);
-  const frame = filmFrame(recipe);
-  const isGeometry = films.format === 'svg' || films.format === 'svg-together';
+  const { width, height } = filmLayout(recipe);
+  const { isGeometry } = filmFormat(films.format);
   const [makeFilms, starting] = useMakeFilms();
   const { data: runs = [] } = useRunsQuery();
   const mine = runs.filter((run) => run.jobId === jobId).slice(0, 3);
@@ -56,7 +49,7 @@ export function FilmsStage() {
         <Segmented
           wide
           label="File kind"
-          value={films.format === 'svg-together' ? 'svg' : films.format}
+          value={films.format}
           options={FORMATS}
           onChange={(format) => dispatch(edit('File kind', (draft) => void (draft.films.format = format)))}
         />
@@ -64,7 +57,7 @@ export function FilmsStage() {
           <GeometryFacts />
         ) : (
           <Fact label="Film">
-            {frame.width} × {frame.height} px, 1 bit
+            {width} × {height} px, 1 bit
           </Fact>
         )}
       </Group>
@@ -130,16 +123,13 @@ function GeometryFacts() {
   return (
     <>
       <p className="mt-1.5 text-soft">{words}</p>
-      {recipe.plates.length > 1 && (
+      {recipe.plates.length > 1 && filmFormat(films.format).holds.includes('job') && (
         <SwitchRow
           label="All plates in one file"
-          on={films.format === 'svg-together'}
+          on={films.together}
           onChange={(together) =>
             dispatch(
-              edit(
-                together ? 'One file' : 'A file each',
-                (draft) => void (draft.films.format = together ? 'svg-together' : 'svg'),
-              ),
+              edit(together ? 'One file' : 'A file each', (draft) => void (draft.films.together = together)),
             )
           }
         />

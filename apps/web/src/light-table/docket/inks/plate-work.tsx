@@ -47,13 +47,13 @@ export function PlateWork({ ink }: { ink: Ink }) {
         onChange={(weight, gesture) => set('Weight', { weight }, gesture)}
       />
       <SliderRow
-        label={plate.spread < 0 ? 'Choked by' : 'Spread by'}
-        value={plate.spread}
+        label={plate.edgeSpread < 0 ? 'Choked by' : 'Spread by'}
+        value={plate.edgeSpread}
         unit={FINE_MM}
         {...LIMITS.edges}
         usual={[-1, 1]}
-        path={[...path, 'spread']}
-        onChange={(spread, gesture) => set('Edges', { spread }, gesture)}
+        path={[...path, 'edgeSpread']}
+        onChange={(edgeSpread, gesture) => set('Edges', { edgeSpread }, gesture)}
       />
       {!first && (
         <SwitchRow
@@ -71,7 +71,9 @@ export function PlateWork({ ink }: { ink: Ink }) {
           onChange={(on) =>
             set(
               'Base',
-              on ? { base: { fullness: 60, highlights: null }, spread: -0.25 } : { base: null, spread: 0 },
+              on
+                ? { base: { fullness: 60, highlights: null }, edgeSpread: -0.25 }
+                : { base: null, edgeSpread: 0 },
             )
           }
         />

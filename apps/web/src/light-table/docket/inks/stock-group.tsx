@@ -68,12 +68,12 @@ export function StockGroup() {
       />
       <SliderRow
         label="Light spreads"
-        value={stock.spread}
+        value={stock.yuleNielsen}
         unit={PLAIN}
         {...LIMITS.lightSpread}
         usual={[1, 2.5]}
-        path={['recipe', 'stock', 'spread']}
-        onChange={(spread, gesture) => set('Light spreads in the stock', { spread }, gesture)}
+        path={['recipe', 'stock', 'yuleNielsen']}
+        onChange={(yuleNielsen, gesture) => set('Light spreads in the stock', { yuleNielsen }, gesture)}
       />
       <KeepForm
         invitation="Keep this stock on the shelf…"

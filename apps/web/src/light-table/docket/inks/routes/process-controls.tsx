@@ -105,7 +105,7 @@ export function ProcessControls({
             },
             inks,
             overprints,
-            stock: { ...one.stock, name: profile.name.slice(0, 120), lab: profile.paper, spread: 1 },
+            stock: { ...one.stock, name: profile.name.slice(0, 120), lab: profile.paper, yuleNielsen: 1 },
           },
         );
       });

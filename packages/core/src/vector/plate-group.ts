@@ -17,7 +17,7 @@ import { hardEdges, hasGeometry, type HardEdges } from './hard-edges.ts';
 import type { LineShape } from './line-shape.ts';
 import { pathData, type PathData } from './path-data.ts';
 import { pixelPath } from './pixel-path.ts';
-import { unitsOf, type Units } from './units.ts';
+import type { Units } from './units.ts';
 import { boxesMeet, boxOf, shared, united, type Area, type Box } from './area.ts';
 
 /** Units of the file in a millimetre at least: 1 µm each. */
@@ -28,11 +28,11 @@ const PER_PITCH = 800;
 /** How a plate's dots came about: computed from the tone, or the outlines of its film's pixels. */
 export type VectorManner = 'dots' | 'outlines';
 
-export interface PlateSvg {
+/** A plate as part of an SVG file. */
+export interface PlateGroup {
   readonly text: string;
-  /** Of the first plate. */
   readonly manner: VectorManner;
-  /** Share of the first plate's film that its dots ink, 0–1. */
+  /** Share of the plate's film that its dots ink, 0–1. */
   readonly inked: number;
 }
 
@@ -42,7 +42,7 @@ export function vectorManner({ recipe }: Pick<Scene, 'recipe'>, plate: number): 
 }
 
 /** Units of the file in a millimetre that plates want. */
-const perMmOf = ({ plates }: Recipe, wanted: readonly number[]): number =>
+export const perMmOf = ({ plates }: Recipe, wanted: readonly number[]): number =>
   Math.max(
     PER_MM,
     ...wanted.map((plate) => {
@@ -53,31 +53,12 @@ const perMmOf = ({ plates }: Recipe, wanted: readonly number[]): number =>
   );
 
 /**
- * A plate as SVG: its dots as one compound path in its ink's colour, filled by the even-odd rule, and line work over them with its own
- * curves; what is not ink is nothing. Dots are true geometry computed from the tone wherever their screen has one; those of other
- * screens are outlined from the film's own pixels.
+ * A plate as a group of SVG: its dots as one compound path in its ink's colour, filled by the even-odd rule, and line work over them with
+ * its own curves.
  *
- * @param smooth how far outlines of pixels may stray from them, in film pixels; 0 for their very sides
+ * @param smooth how far outlines of pixels may stray from them, in film pixels
  */
-export const plateSvg = (scene: Scene, plate: number, title: string, smooth: number): PlateSvg =>
-  platesSvg(scene, [plate], title, smooth);
-
-/** The same for several plates in one file, a group for each ink, the first printed lowest. */
-export function platesSvg(scene: Scene, plates: readonly number[], title: string, smooth: number): PlateSvg {
-  const { recipe } = scene;
-  const frame = filmFrame(recipe);
-  const units = unitsOf(recipe, perMmOf(recipe, plates));
-  const mm = (pixels: number) => Number(((pixels / frame.resolution) * MM_PER_INCH).toFixed(4));
-  const [width, height] = [mm(frame.width), mm(frame.height)];
-  const box = `${Math.round(width * units.perMm)} ${Math.round(height * units.perMm)}`;
-  const groups = plates.map((plate) => plateGroup(scene, plate, units, smooth));
-  const text =
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${box}">` +
-    `<title>${escaped(title)}</title>${groups.map((group) => group.text).join('')}</svg>\n`;
-  return { text, manner: groups[0].manner, inked: groups[0].inked };
-}
-
-function plateGroup(scene: Scene, plate: number, units: Units, smooth: number): PlateSvg {
+export function plateGroup(scene: Scene, plate: number, units: Units, smooth: number): PlateGroup {
   const { recipe } = scene;
   const ink = recipe.inks.find(({ id }) => id === recipe.plates[plate].ink)!;
   const edges = hardEdges(scene, plate, units);

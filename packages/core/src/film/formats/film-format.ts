@@ -1,0 +1,51 @@
+import type { Scene } from '../../recipe/scene.ts';
+import type { Emulsion } from '../emulsion.ts';
+import type { Sink } from '../sink.ts';
+
+/** How films are to be made, whatever their format. */
+export interface FilmOptions extends Emulsion {
+  /** How far the outlines of pixels may stray from them in a file of geometry, in film pixels; 0 for their very sides. */
+  readonly smooth: number;
+}
+
+/** A file of films to be written. */
+export interface FilmJob {
+  readonly scene: Scene;
+  /** Indexes of the plates it holds; one alone unless the format holds a whole job. */
+  readonly plates: readonly number[];
+  /** Name of the job. */
+  readonly name: string;
+  readonly options: FilmOptions;
+  readonly sink: Sink;
+}
+
+/** What a finished file holds. */
+export interface FilmWritten {
+  /** Percent of the film that is inked, before it is made negative; null where one file holds several plates. */
+  readonly inked: number | null;
+}
+
+/**
+ * A format of film files. Adding one is a file here and a line in `index.ts`: document, docket and server read what they need from
+ * there.
+ */
+export interface FilmFormat {
+  readonly id: string;
+  readonly name: string;
+  /** What it is good for, in a few words. */
+  readonly says: string;
+  /** Ending of its files, without the dot. */
+  readonly ending: string;
+  readonly mediaType: string;
+  /** What one file can hold: one plate's film, all plates of a job, or either. */
+  readonly holds: readonly ('plate' | 'job')[];
+  /** True for geometry, which has neither emulsion nor pixels; false for the film's own bits. */
+  readonly isGeometry: boolean;
+  /** Writes a file, telling now and then what share of it is there (0–1). Stop asking, and it stops. */
+  readonly write: (job: FilmJob) => Generator<number, FilmWritten>;
+}
+
+/** Types a format by its id. */
+export const defineFormat = <const Id extends string>(
+  format: FilmFormat & { readonly id: Id },
+): FilmFormat & { readonly id: Id } => format;

@@ -1,0 +1,15 @@
+import type { FilmFormat } from './film-format.ts';
+import { png } from './png.ts';
+import { svg } from './svg.ts';
+import { tiffDeflate } from './tiff-deflate.ts';
+import { tiffGroup4 } from './tiff-group4.ts';
+
+const FORMATS = [tiffGroup4, tiffDeflate, png, svg] as const;
+
+/** Ids of the formats. */
+export type FilmFormatId = (typeof FORMATS)[number]['id'];
+
+/** Every format of film files, in the order they are offered. */
+export const FILM_FORMATS: readonly (FilmFormat & { readonly id: FilmFormatId })[] = FORMATS;
+
+export const filmFormat = (id: FilmFormatId): FilmFormat => FORMATS.find((one) => one.id === id)!;
