@@ -67,7 +67,7 @@ try {
       if (text.includes('is at')) resolve();
     }),
   );
-  const { sha256 } = await json<{ sha256: string }>('originals', {
+  const { sha256 } = await json<{ sha256: string }>('files', {
     method: 'POST',
     headers: { 'Content-Type': 'application/octet-stream' },
     body: new Uint8Array(await photograph()),

@@ -57,7 +57,7 @@ const median = (list) => [...list].sort((a, b) => a - b)[list.length >> 1];
 await withDemoPage(async (page, url) => {
   const file = await photograph();
   const original = await (
-    await fetch(`${url}/api/originals`, {
+    await fetch(`${url}/api/files`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/octet-stream' },
       body: file,

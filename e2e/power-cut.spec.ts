@@ -20,7 +20,7 @@ const json = (method: string, body: unknown): RequestInit => ({
 });
 
 async function startJob(): Promise<Job> {
-  const { sha256 } = await server.json<{ sha256: string }>('originals', {
+  const { sha256 } = await server.json<{ sha256: string }>('files', {
     method: 'POST',
     headers: { 'Content-Type': 'application/octet-stream' },
     body: new Uint8Array(await softPicture(300, 300)),

@@ -1,19 +1,20 @@
 import { Module, type DynamicModule } from '@nestjs/common';
 import { DATABASE, type Database } from './database/database.ts';
 import { DemoService } from './demo.service.ts';
+import { PageFailuresController } from './http/page-failures.controller.ts';
 import { JobsController } from './jobs/jobs.controller.ts';
 import { JobsService } from './jobs/jobs.service.ts';
 import { ProofsService } from './jobs/proofs.service.ts';
 import { PullsController } from './jobs/pulls.controller.ts';
 import { PullsService } from './jobs/pulls.service.ts';
-import { OriginalsController } from './originals/originals.controller.ts';
-import { OriginalsService } from './originals/originals.service.ts';
+import { FilesController } from './files/files.controller.ts';
+import { FilesService } from './files/files.service.ts';
 import { RunsController } from './runs/runs.controller.ts';
 import { RunsService } from './runs/runs.service.ts';
 import { SETTINGS, type Settings } from './settings.ts';
 import { ShelfController } from './shelf/shelf.controller.ts';
 import { ShelfService } from './shelf/shelf.service.ts';
-import { TypefacesService } from './originals/typefaces.service.ts';
+import { TypefacesService } from './files/typefaces.service.ts';
 import { WorkService } from './work/work.service.ts';
 
 /** The whole server over an open database. */
@@ -22,12 +23,19 @@ export class AppModule {
   static over(database: Database, settings: Settings): DynamicModule {
     return {
       module: AppModule,
-      controllers: [OriginalsController, JobsController, PullsController, RunsController, ShelfController],
+      controllers: [
+        FilesController,
+        JobsController,
+        PullsController,
+        RunsController,
+        ShelfController,
+        PageFailuresController,
+      ],
       providers: [
         { provide: DATABASE, useValue: database },
         { provide: SETTINGS, useValue: settings },
         WorkService,
-        OriginalsService,
+        FilesService,
         JobsService,
         ProofsService,
         PullsService,

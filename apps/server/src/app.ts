@@ -33,7 +33,11 @@ export async function createApp(
     response.setHeader('X-Content-Type-Options', 'nosniff');
     next();
   });
-  app.use('/api/originals', express.raw({ type: 'application/octet-stream', limit: LARGEST_FILE }));
+  // Up to November 2026 files, fonts and profiles among them, were called originals.
+  app.use('/api/originals', (request: Request, response: Response) =>
+    response.redirect(308, `/api/files${request.url}`),
+  );
+  app.use('/api/files', express.raw({ type: 'application/octet-stream', limit: LARGEST_FILE }));
   app.use(express.json({ limit: '8mb' }));
   app.useGlobalFilters(new ProblemFilter());
   const description = new DocumentBuilder()

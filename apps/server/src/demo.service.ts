@@ -9,7 +9,7 @@ import { ne } from 'drizzle-orm';
 import { DATABASE, type Database } from './database/database.ts';
 import { originals } from './database/schema.ts';
 import { JobsService } from './jobs/jobs.service.ts';
-import { OriginalsService } from './originals/originals.service.ts';
+import { FilesService } from './files/files.service.ts';
 import { DEMO_FOLDER } from './paths.ts';
 
 /** Puts the demo jobs on an empty board, once. */
@@ -18,7 +18,7 @@ export class DemoService {
   constructor(
     @Inject(DATABASE) private readonly database: Database,
     @Inject(JobsService) private readonly jobs: JobsService,
-    @Inject(OriginalsService) private readonly originals: OriginalsService,
+    @Inject(FilesService) private readonly originals: FilesService,
   ) {}
 
   async load(): Promise<void> {

@@ -2,7 +2,7 @@ import 'reflect-metadata';
 import { createApp } from './app.ts';
 import { FolderInUse, lockFolder } from './data-lock.ts';
 import { openDatabase, placeOf } from './database/database.ts';
-import { TypefacesService } from './originals/typefaces.service.ts';
+import { TypefacesService } from './files/typefaces.service.ts';
 import { DemoService } from './demo.service.ts';
 import { readSettings } from './settings.ts';
 

@@ -162,19 +162,17 @@ it('jobs and runs written by an earlier version are brought up to date, their ol
     { jobId: oldJob, sequence: 0, step },
     { jobId: newOne, sequence: 0, step },
   ]);
-  await database.queries
-    .insert(runs)
-    .values({
-      id: oldJob,
-      jobId: oldJob,
-      document: first,
-      status: 'done',
-      // As films were told of up to document version 5: one plate, or all in one file.
-      films: [
-        { plate: 'plate-9', ink: 'Tide', file: 'a.tif', bytes: 5, inked: 3 },
-        { plate: '', ink: 'all inks', file: 'a.svg', bytes: 9, inked: null },
-      ] as never,
-    });
+  await database.queries.insert(runs).values({
+    id: oldJob,
+    jobId: oldJob,
+    document: first,
+    status: 'done',
+    // As films were told of up to document version 5: one plate, or all in one file.
+    films: [
+      { plate: 'plate-9', ink: 'Tide', file: 'a.tif', bytes: 5, inked: 3 },
+      { plate: '', ink: 'all inks', file: 'a.svg', bytes: 9, inked: null },
+    ] as never,
+  });
   await database.queries.insert(shelf).values({
     id: oldJob,
     kind: 'stock',
@@ -201,7 +199,13 @@ it('jobs and runs written by an earlier version are brought up to date, their ol
     { plates: ['plate-9'], ink: 'Tide', file: 'a.tif', bytes: 5, inked: 3 },
     { plates: ['plate-1'], ink: 'all inks', file: 'a.svg', bytes: 9, inked: null },
   ]);
-  expect(stock.item).toEqual({ name: 'Fog', lab: [93, 0, 4], texture: 'paper', soak: 0.01, yuleNielsen: 1.6 });
+  expect(stock.item).toEqual({
+    name: 'Fog',
+    lab: [93, 0, 4],
+    texture: 'paper',
+    soak: 0.01,
+    yuleNielsen: 1.6,
+  });
 });
 
 describe('one data folder, one server', () => {

@@ -5,7 +5,7 @@ import { paintDrawing } from '@brachytone/core/drawing/paint-drawing.ts';
 import type { OriginalView } from '@brachytone/job';
 import { newDrawing, newJob } from '@brachytone/job';
 import { Problem } from '../src/http/problem.ts';
-import { isDrawing, readDrawing } from '../src/originals/read-drawing.ts';
+import { isDrawing, readDrawing } from '../src/files/read-drawing.ts';
 import { send, startServer, type Harness } from './harness.ts';
 
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
@@ -184,9 +184,9 @@ describe('line art brought in', () => {
     const { body } = await send(server, bytes(svg('<circle cx="50" cy="50" r="40"/>'))).expect(201);
     const original = body as OriginalView;
     expect(original).toMatchObject({ width: 10000, height: 5000, channels: 0, facts: { format: 'SVG' } });
-    const { body: drawing } = await server.http.get(`/api/originals/${original.sha256}/drawing`).expect(200);
+    const { body: drawing } = await server.http.get(`/api/files/${original.sha256}/drawing`).expect(200);
     expect((drawing as Drawing).shapes).toHaveLength(1);
-    await server.http.get(`/api/originals/${original.sha256}/levels/0`).expect(404);
+    await server.http.get(`/api/files/${original.sha256}/levels/0`).expect(404);
     const { body: job } = await server.http
       .post('/api/jobs')
       .send({ picture: { sha256: original.sha256, name: 'heron.svg' } })

@@ -38,10 +38,7 @@ export async function startServer(): Promise<Harness> {
 
 /** Sends a file as the interface does. */
 export const send = (harness: Harness, bytes: Uint8Array) =>
-  harness.http
-    .post('/api/originals')
-    .set('Content-Type', 'application/octet-stream')
-    .send(Buffer.from(bytes));
+  harness.http.post('/api/files').set('Content-Type', 'application/octet-stream').send(Buffer.from(bytes));
 
 /** A small colour picture as PNG. */
 export function smallPng(width = 60, height = 40): Promise<Buffer> {

@@ -31,7 +31,7 @@ describe('jobs', () => {
     const { job } = await startJob(server);
     const { body } = await server.http.get(`/api/jobs/${job.id}`).expect(200);
     const { picture } = job.document.recipe.originals[0].content as { picture: string };
-    const { body: file } = await server.http.get(`/api/originals/${picture}`).expect(200);
+    const { body: file } = await server.http.get(`/api/files/${picture}`).expect(200);
     expect(body.files).toEqual([file]);
     const bare = { ...job.document, recipe: { ...job.document.recipe, originals: [] } };
     const { body: empty } = await server.http.post('/api/jobs').send({ document: bare }).expect(201);
@@ -113,7 +113,7 @@ describe('jobs', () => {
 it('the API describes itself', async () => {
   const { body } = await server.http.get('/api/docs-json').expect(200);
   expect(Object.keys(body.paths)).toEqual(
-    expect.arrayContaining(['/api/jobs', '/api/originals', '/api/runs', '/api/runs/events']),
+    expect.arrayContaining(['/api/jobs', '/api/files', '/api/runs', '/api/runs/events']),
   );
   const { body: problem } = await server.http.get('/api/nowhere').expect(404);
   expect(problem).toMatchObject({ type: 'about:blank', status: 404 });

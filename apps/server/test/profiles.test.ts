@@ -47,7 +47,7 @@ function transicc(args: string[], colours: readonly (readonly number[])[]): numb
 
 async function table(intent: Intent, compensate: boolean): Promise<Uint16Array> {
   const { body } = await harness.http
-    .get(`/api/originals/${view.sha256}/separation?intent=${intent}&compensate=${compensate}`)
+    .get(`/api/files/${view.sha256}/separation?intent=${intent}&compensate=${compensate}`)
     .responseType('blob')
     .expect(200);
   const bytes = Uint8Array.from(body as Buffer);
@@ -85,7 +85,7 @@ describe('a press’s ICC profile', () => {
     },
   );
   it('has the solids and overprints that the tool reads from it', async () => {
-    const { solids, paper } = (await harness.http.get(`/api/originals/${view.sha256}/profile`).expect(200))
+    const { solids, paper } = (await harness.http.get(`/api/files/${view.sha256}/profile`).expect(200))
       .body as ProfileView;
     const inks = Array.from({ length: 16 }, (_, set) => [0, 1, 2, 3].map((k) => (set & (1 << k) ? 100 : 0)));
     const wanted = transicc(['-c0', '-t3', `-i${PROFILE}`, '-o*Lab'], inks) as unknown as Lab[];
@@ -146,7 +146,7 @@ describe('a press’s ICC profile', () => {
     const damaged = await send(harness, cut).expect(422);
     expect((damaged.body as { detail: string }).detail).toContain('Nothing was added');
     await harness.http
-      .get(`/api/originals/${view.sha256}/separation?intent=sideways&compensate=true`)
+      .get(`/api/files/${view.sha256}/separation?intent=sideways&compensate=true`)
       .expect(422);
     await harness.http
       .post('/api/jobs')

@@ -96,7 +96,7 @@ describe('runs', () => {
       expect(headers['content-disposition']).toContain(film.file);
       expect((body as Buffer).length).toBe(film.bytes);
       const pam = await server.http
-        .get(`/api/originals/${original.sha256}/levels/0`)
+        .get(`/api/files/${original.sha256}/levels/0`)
         .buffer(true)
         .parse(binary)
         .expect(200);

@@ -5,7 +5,7 @@ import { newJob, newLettering, SHIPPED_TYPEFACES, type OriginalView } from '@bra
 import { readTypeface } from '@brachytone/typeface';
 import sharp from 'sharp';
 import { compress } from 'wawoff2';
-import { TypefacesService } from '../src/originals/typefaces.service.ts';
+import { TypefacesService } from '../src/files/typefaces.service.ts';
 import { TYPEFACES_FOLDER } from '../src/paths.ts';
 import { binary, send, startJob, startServer, type Harness } from './harness.ts';
 
@@ -45,7 +45,7 @@ async function squareFont(): Promise<Uint8Array> {
 
 describe('typefaces', () => {
   it('that ship are there, named by their makers', async () => {
-    const { body } = await server.http.get('/api/originals/fonts').expect(200);
+    const { body } = await server.http.get('/api/files/fonts').expect(200);
     expect((body as OriginalView[]).map(({ facts }) => facts.typeface)).toEqual([
       'Alfa Slab One',
       'Anton',
@@ -53,7 +53,7 @@ describe('typefaces', () => {
     ]);
     for (const { sha256, name } of SHIPPED_TYPEFACES) {
       const answer = await server.http
-        .get(`/api/originals/${sha256}/font`)
+        .get(`/api/files/${sha256}/font`)
         .buffer(true)
         .parse(binary)
         .expect(200);
@@ -69,7 +69,7 @@ describe('typefaces', () => {
       const { body } = await send(server, bytes).expect(201);
       expect(body).toMatchObject({ kind: 'font', channels: 0, facts: { typeface: 'Marsh Square' } });
       const font = await server.http
-        .get(`/api/originals/${body.sha256}/font`)
+        .get(`/api/files/${body.sha256}/font`)
         .buffer(true)
         .parse(binary)
         .expect(200);

@@ -8,13 +8,18 @@ export { slowBecause } from './kernel/memory.ts';
 // Fields of kinds, errors, exact turns
 export { MissingMaterial, OutOfKernelMemory, UnknownKind, type Material } from './base/errors.ts';
 export {
-  type NumberField,
+  counts,
   type ChoiceField,
-  type SeedField,
-  type Stroke,
+  type CurveField,
   type Field,
   type Fields,
-  counts,
+  type MotifField,
+  type NumberField,
+  type SeedField,
+  type SpotField,
+  type StrokesField,
+  type Stroke,
+  type TonesField,
 } from './base/field.ts';
 export { turnOf } from './base/turn.ts';
 
@@ -66,9 +71,16 @@ export type { StepKind } from './tone/steps/step.ts';
 export { type ToneStep, NO_TONE } from './tone/tone.ts';
 
 // Screens
-export { limitCoverage } from './screen/dot-limits.ts';
 export { SCREEN_KINDS, screenKind } from './screen/kinds/index.ts';
-export { type Screen, newScreen, screenGridOf, screenerFor, latticeOf, greyLevels } from './screen/screen.ts';
+export {
+  type Screen,
+  newScreen,
+  screenGridOf,
+  screenerFor,
+  screenTransfer,
+  latticeOf,
+  greyLevels,
+} from './screen/screen.ts';
 export { SPOTS } from './screen/spot/index.ts';
 export { readMotif, MOTIFS } from './screen/spot/motif.ts';
 
@@ -154,5 +166,5 @@ export { vectorManner } from './vector/plate-group.ts';
 export { labsOf, coloursAt } from './proof/colours-at.ts';
 export { toneView, originalView, reachView } from './proof/contone.ts';
 export { type ProofLook, PLAIN_LOOK, pressProof } from './proof/press-proof.ts';
-export { type View, type ViewRows, proof } from './proof/proof.ts';
+export { type Shown, type View, type ViewRows, proof } from './proof/proof.ts';
 export { reachSummary } from './proof/reach.ts';

@@ -13,13 +13,13 @@ import { and, asc, desc, eq, gte } from 'drizzle-orm';
 import { DATABASE, type Database } from '../database/database.ts';
 import { jobs, jobSteps } from '../database/schema.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import { OriginalsService } from '../originals/originals.service.ts';
+import { FilesService } from '../files/files.service.ts';
 
 @Injectable()
 export class JobsService {
   constructor(
     @Inject(DATABASE) private readonly database: Database,
-    @Inject(OriginalsService) private readonly originals: OriginalsService,
+    @Inject(FilesService) private readonly originals: FilesService,
   ) {}
 
   async list(): Promise<JobSummary[]> {

@@ -5,7 +5,7 @@ import { MM_PER_INCH, type OriginalRecipe, type Recipe } from '@brachytone/core'
 import type { JobDocument } from '@brachytone/job';
 import { Inject, Injectable } from '@nestjs/common';
 import { notFound, Problem } from '../http/problem.ts';
-import { OriginalsService } from '../originals/originals.service.ts';
+import { FilesService } from '../files/files.service.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
 import { WorkService } from '../work/work.service.ts';
 import { JobsService } from './jobs.service.ts';
@@ -21,7 +21,7 @@ export class ProofsService {
   constructor(
     @Inject(SETTINGS) private readonly settings: Settings,
     @Inject(JobsService) private readonly jobs: JobsService,
-    @Inject(OriginalsService) private readonly originals: OriginalsService,
+    @Inject(FilesService) private readonly originals: FilesService,
     @Inject(WorkService) private readonly work: WorkService,
   ) {}
 

@@ -17,7 +17,7 @@ import { DATABASE, type Database } from '../database/database.ts';
 import { runs } from '../database/schema.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { JobsService } from '../jobs/jobs.service.ts';
-import { OriginalsService } from '../originals/originals.service.ts';
+import { FilesService } from '../files/files.service.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
 import { WorkService } from '../work/work.service.ts';
 
@@ -50,7 +50,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
     @Inject(DATABASE) private readonly database: Database,
     @Inject(SETTINGS) private readonly settings: Settings,
     @Inject(JobsService) private readonly jobs: JobsService,
-    @Inject(OriginalsService) private readonly originals: OriginalsService,
+    @Inject(FilesService) private readonly originals: FilesService,
     @Inject(WorkService) private readonly work: WorkService,
   ) {}
 

@@ -10,21 +10,22 @@ import {
   PLAIN_LOOK,
   pressProof,
   setCacheShare,
+  slowBecause,
   type Picture,
   type Scene,
   type Sink,
   type Typeface,
   writeOriginal,
 } from '@brachytone/core';
-import type { JobDocument } from '@brachytone/job';
+import { isTogether, type JobDocument } from '@brachytone/job';
 import { readTypeface } from '@brachytone/typeface';
 import sharp from 'sharp';
 import { Problem } from '../http/problem.ts';
 import { collectGarbage } from '../collect-garbage.ts';
-import { isDrawing, readDrawing } from '../originals/read-drawing.ts';
-import { isFont, readFont } from '../originals/read-font.ts';
-import { isProfile, profileTable, profileView, readProfile } from '../originals/read-profile.ts';
-import { packPicture, readPicture, smallLevelOf, unpackPicture } from '../originals/read-picture.ts';
+import { isDrawing, readDrawing } from '../files/read-drawing.ts';
+import { isFont, readFont } from '../files/read-font.ts';
+import { isProfile, profileTable, profileView, readProfile } from '../files/read-profile.ts';
+import { packPicture, readPicture, smallLevelOf, unpackPicture } from '../files/read-picture.ts';
 import type { SharedMaterials, Tasks } from './tasks.ts';
 
 // Every picture is read once: keeping decoded ones, and many rows of them at a time, only costs memory.
@@ -33,6 +34,9 @@ sharp.concurrency(1);
 
 // Films are made from top to bottom, and little of a picture is come back to.
 setCacheShare(0.12);
+
+if (slowBecause !== undefined)
+  console.warn(`The quick kernels do not run here, films take several times as long. ${slowBecause}`);
 
 const shared = (bytes: number): SharedArrayBuffer => new SharedArrayBuffer(bytes);
 
@@ -206,7 +210,7 @@ export function films({
 
 /** Writes one file of films, telling what share of it is there. */
 function* makeFile(
-  { recipe, films: options, name }: JobDocument,
+  document: JobDocument,
   scene: Scene,
   ids: readonly string[],
   path: string,
@@ -217,8 +221,10 @@ function* makeFile(
       write: (bytes) => void writeSync(file, bytes),
       patch: (offset, bytes) => void writeSync(file, bytes, 0, bytes.length, offset),
     };
+    const { recipe, films: options, name } = document;
+    const holds = isTogether(document) ? 'job' : 'plate';
     const plates = ids.map((id) => recipe.plates.findIndex((plate) => plate.id === id));
-    const { inked } = yield* filmFormat(options.format).write({ scene, plates, name, options, sink });
+    const { inked } = yield* filmFormat(options.format).write({ scene, holds, plates, name, options, sink });
     return { bytes: fstatSync(file).size, inked };
   } finally {
     closeSync(file);

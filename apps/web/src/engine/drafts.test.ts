@@ -1,9 +1,9 @@
 import { filmFrame, newScreen, type Recipe } from '@brachytone/core';
 import { newJob } from '@brachytone/job';
-import { draftBlocks, draftOf, halvesOf, hasSequential, type Drawing } from './drafts.ts';
+import { draftBlocks, draftOf, halvesOf, hasSequential, type ViewRequest } from './drafts.ts';
 
 /** An A3 sheet at 1200 dpi, shown on so many columns, with so many plates. */
-function drawing(columns: number, plates = 1, screen = newScreen('dots')): Drawing {
+function drawing(columns: number, plates = 1, screen = newScreen('dots')): ViewRequest {
   const job = newJob({ sha256: 'a'.repeat(64), name: 'a.png', width: 400, height: 300 });
   const [plate] = job.recipe.plates;
   const recipe: Recipe = {

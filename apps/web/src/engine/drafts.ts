@@ -2,7 +2,7 @@ import { isSequential, frameOf, type Frame, type Recipe, type View, type ViewRow
 import type { DrawRequest } from './worker.ts';
 
 /** What to draw, on how many screen pixels. */
-export interface Drawing {
+export interface ViewRequest {
   readonly recipe: Recipe;
   readonly frame: Frame;
   readonly view: View;
@@ -15,7 +15,7 @@ const SMALL = 2.5e6;
 const DRAFT_PIXELS = 2;
 
 /** True when a plate that is drawn has to be made from its top down. */
-export const hasSequential = ({ recipe, what }: Pick<Drawing, 'recipe' | 'what'>): boolean =>
+export const hasSequential = ({ recipe, what }: Pick<ViewRequest, 'recipe' | 'what'>): boolean =>
   (what.kind === 'bits' || what.kind === 'proof') &&
   what.plates.some((plate) => isSequential(recipe.plates[plate].screen));
 
@@ -26,7 +26,7 @@ const MANY = 3;
  * Screen pixels each way of a block in the drafts of a drawing, the coarsest first. Where nothing is shown yet, as when a job
  * opens, anything that comes soon is welcome.
  */
-export const draftBlocks = ({ what }: Drawing, bare: boolean): readonly number[] =>
+export const draftBlocks = ({ what }: ViewRequest, bare: boolean): readonly number[] =>
   bare || (what.kind === 'proof' && what.plates.length >= MANY) ? [2, 1] : [1];
 
 /**
@@ -35,9 +35,9 @@ export const draftBlocks = ({ what }: Drawing, bare: boolean): readonly number[]
  * @param blocks screen pixels each way that are drawn as one
  */
 export function draftOf(
-  { recipe, frame, view, what }: Drawing,
+  { recipe, frame, view, what }: ViewRequest,
   blocks = 1,
-): Pick<Drawing, 'frame' | 'view'> | undefined {
+): Pick<ViewRequest, 'frame' | 'view'> | undefined {
   const step = view.width / view.columns;
   if (what.kind !== 'bits' && what.kind !== 'proof') return undefined;
   // A plate that is made from its top down takes a while to come to here: first a glimpse, begun just above.

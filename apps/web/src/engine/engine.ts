@@ -1,12 +1,8 @@
-import { filmFrame, type Bits, type Frame, type Recipe } from '@brachytone/core';
+import { filmFrame, type Bits, type Frame, type Recipe, type Shown } from '@brachytone/core';
 import type { Remote } from 'comlink';
 import { lanes, type Lane } from './lanes.ts';
-import type { Drawn, DrawRequest, WorkerApi } from './worker.ts';
-
-/** What goes first: a draft, then the exact picture on the table, then what can wait. */
-export const FIRST = 2;
-export const SECOND = 1;
-export const LAST = 0;
+import { FIRST } from './ranks.ts';
+import type { DrawRequest, WorkerApi } from './worker.ts';
 
 interface Waiting {
   readonly rank: number;
@@ -54,10 +50,10 @@ export function inWorker<Result>(
 }
 
 /** Draws a part of a view, in the worker of that end of the sheet. */
-export const draw = (request: DrawRequest, rank: number, end: 0 | 1): Promise<Drawn> =>
+export const draw = (request: DrawRequest, rank: number, end: 0 | 1): Promise<Shown> =>
   inWorker((worker) => worker.draw(request), rank, end);
 
-/** Makes plates that carry something on from row to row, a little further; true when they have come down to the row. */
+/** Makes sequential plates a little further; true when they have come down to the row. */
 export const prepare = (
   recipe: Recipe,
   plates: readonly number[],

@@ -1,6 +1,7 @@
 import type { Recipe } from '@brachytone/core';
-import { draftBlocks, draftOf, halvesOf, type Drawing } from './drafts.ts';
-import { draw, LAST } from './engine.ts';
+import { draftBlocks, draftOf, halvesOf, type ViewRequest } from './drafts.ts';
+import { draw } from './engine.ts';
+import { LAST } from './ranks.ts';
 
 /** Movements that are rehearsed. */
 const TURNS = 4;
@@ -23,18 +24,18 @@ const moved = (plate: Recipe['plates'][number], turn: number): Recipe['plates'][
  *
  * @param current false once there is something newer to draw
  */
-export async function rehearse(drawing: Drawing, current: () => boolean): Promise<void> {
-  const { recipe, what } = drawing;
+export async function rehearse(request: ViewRequest, current: () => boolean): Promise<void> {
+  const { recipe, what } = request;
   if (what.kind !== 'proof') return;
-  const [blocks] = draftBlocks(drawing, false);
-  const draft = draftOf(drawing, blocks);
+  const [blocks] = draftBlocks(request, false);
+  const draft = draftOf(request, blocks);
   if (!draft || rehearsed.has(what.plates.length)) return;
   rehearsed.add(what.plates.length);
   const parts = halvesOf(draft.view.rows, blocks);
   for (let turn = 1; turn <= TURNS && current(); turn++) {
     const other: Recipe = { ...recipe, plates: recipe.plates.map((plate) => moved(plate, turn)) };
     const drawn = parts.map((rows, i) =>
-      draw({ ...drawing, ...draft, recipe: other, rows, blocks }, LAST, i === 0 ? 0 : 1),
+      draw({ ...request, ...draft, recipe: other, rows, blocks }, LAST, i === 0 ? 0 : 1),
     );
     await Promise.allSettled(drawn);
   }

@@ -7,7 +7,7 @@ const faces = new Map<string, Promise<Typeface>>();
 export function typefaceOf(sha256: string): Promise<Typeface> {
   let face = faces.get(sha256);
   if (!face) {
-    face = fetch(`/api/originals/${sha256}/font`).then(async (response) => {
+    face = fetch(`/api/files/${sha256}/font`).then(async (response) => {
       if (!response.ok) throw new Error('The typeface could not be fetched.');
       // What reads typefaces is only fetched for lettering.
       const { readTypeface } = await import('@brachytone/typeface');

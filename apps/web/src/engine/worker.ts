@@ -17,13 +17,14 @@ import {
   coverageToPercent,
   beginTask,
   levelCount,
-  limitCoverage,
+  screenTransfer,
   originalView,
   plateBits,
   plateCoverage,
   preparePlate,
   proof,
   readPam,
+  slowBecause,
   smallSource,
   SOLID,
   toneHistogram,
@@ -39,6 +40,7 @@ import {
   type OriginalRecipe,
   type Recipe,
   type Region,
+  type Shown,
   type View,
   type ViewRows,
 } from '@brachytone/core';
@@ -62,11 +64,6 @@ export interface DrawRequest {
     | { readonly kind: 'reach'; readonly original: string };
 }
 
-export interface Drawn {
-  readonly rgba: Uint8ClampedArray<ArrayBuffer>;
-  readonly inked: readonly number[];
-}
-
 /** What prints solid in ruby, what stays bare in the blue that never prints. */
 const ENDS = { solid: [168, 31, 61], bare: [47, 143, 196] };
 
@@ -85,7 +82,7 @@ const materials = { pictures, drawings, typefaces, tables };
 const shared = (bytes: number): SharedArrayBuffer => new SharedArrayBuffer(bytes);
 
 async function fetchLevel(sha256: string, level: number) {
-  const response = await fetch(`/api/originals/${sha256}/levels/${level}`);
+  const response = await fetch(`/api/files/${sha256}/levels/${level}`);
   if (!response.ok) throw new Error('The original could not be fetched.');
   return readPam(new Uint8Array(await response.arrayBuffer()), shared);
 }
@@ -108,6 +105,9 @@ function enlarged(
 }
 
 const workerApi = {
+  /** Why this worker's kernels are the slow ones; undefined when they are not. */
+  slowBecause: (): string | undefined => slowBecause,
+
   /** Fetches one small level of a picture, to show something soon. */
   async fetchSmall(sha256: string, width: number, height: number, level: number): Promise<Pyramid> {
     const levels: Pyramid['levels'][number][] = Array.from(
@@ -125,7 +125,7 @@ const workerApi = {
 
   /** Fetches line art as geometry. */
   async fetchDrawing(sha256: string): Promise<Drawing> {
-    const response = await fetch(`/api/originals/${sha256}/drawing`);
+    const response = await fetch(`/api/files/${sha256}/drawing`);
     if (!response.ok) throw new Error('The original could not be fetched.');
     return (await response.json()) as Drawing;
   },
@@ -133,7 +133,7 @@ const workerApi = {
   /** Fetches the separation that a press's profile gives. */
   async fetchTable(profile: string, intent: Intent, compensate: boolean): Promise<SeparationTable> {
     const query = new URLSearchParams({ intent, compensate: String(compensate) });
-    const response = await fetch(`/api/originals/${profile}/separation?${query.toString()}`);
+    const response = await fetch(`/api/files/${profile}/separation?${query.toString()}`);
     if (!response.ok) throw new Error('The separation could not be fetched.');
     const data = new Uint16Array(await response.arrayBuffer());
     return { size: Math.round(Math.cbrt(data.length / 4)), inks: 4, data };
@@ -145,7 +145,7 @@ const workerApi = {
 
   /** Fetches a typeface's file. */
   async fetchFont(sha256: string): Promise<Uint8Array> {
-    const response = await fetch(`/api/originals/${sha256}/font`);
+    const response = await fetch(`/api/files/${sha256}/font`);
     if (!response.ok) throw new Error('The typeface could not be fetched.');
     return new Uint8Array(await response.arrayBuffer());
   },
@@ -164,7 +164,7 @@ const workerApi = {
     pictures.set(sha256, pyramid);
   },
 
-  draw(request: DrawRequest): Drawn {
+  draw(request: DrawRequest): Shown {
     const { blocks = 1, view, rows } = request;
     if (blocks === 1) return workerApi.drawn(request);
     const small = { ...view, columns: Math.ceil(view.columns / blocks), rows: Math.ceil(view.rows / blocks) };
@@ -181,7 +181,7 @@ const workerApi = {
   },
 
   /** The same, pixel by pixel. */
-  drawn({ recipe, frame, view, rows, what }: DrawRequest): Drawn {
+  drawn({ recipe, frame, view, rows, what }: DrawRequest): Shown {
     beginTask();
     const scene = { recipe, ...materials };
     if (what.kind === 'bits') {
@@ -208,7 +208,7 @@ const workerApi = {
   },
 
   /**
-   * Makes plates that carry something on from row to row a little further.
+   * Makes sequential plates a little further.
    *
    * @returns true when all of them have come down to the row
    */
@@ -234,7 +234,7 @@ const workerApi = {
       const whole = worked === SOLID || worked === 0;
       return {
         asked: coverageToPercent(whole ? worked : asked),
-        made: (limitCoverage(screen, worked) * 100) / SOLID,
+        made: (screenTransfer(screen).film(worked) * 100) / SOLID,
       };
     });
   },

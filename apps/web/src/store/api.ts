@@ -47,17 +47,17 @@ export const api = createApi({
       query: ({ id, putAway }) => ({ url: `jobs/${id}`, method: 'PATCH', body: { putAway } }),
       invalidatesTags: ['jobs'],
     }),
-    original: build.query<OriginalView, string>({ query: (sha256) => `originals/${sha256}` }),
+    original: build.query<OriginalView, string>({ query: (sha256) => `files/${sha256}` }),
     addOriginal: build.mutation<OriginalView, Blob>({
       query: (file) => ({
-        url: 'originals',
+        url: 'files',
         method: 'POST',
         body: file,
         headers: { 'Content-Type': 'application/octet-stream' },
       }),
       invalidatesTags: (added) => (added?.kind === 'font' ? ['fonts'] : []),
     }),
-    fonts: build.query<OriginalView[], void>({ query: () => 'originals/fonts', providesTags: ['fonts'] }),
+    fonts: build.query<OriginalView[], void>({ query: () => 'files/fonts', providesTags: ['fonts'] }),
     preparations: build.query<KeptPreparation[], void>({
       query: () => 'shelf/preparations',
       providesTags: ['preparations', 'screens'],
@@ -100,7 +100,7 @@ export const api = createApi({
       query: (id) => ({ url: `shelf/stocks/${id}`, method: 'DELETE' }),
       invalidatesTags: ['stocks'],
     }),
-    profile: build.query<ProfileView, string>({ query: (sha256) => `originals/${sha256}/profile` }),
+    profile: build.query<ProfileView, string>({ query: (sha256) => `files/${sha256}/profile` }),
     pulls: build.query<PullView[], string>({
       query: (job) => `jobs/${job}/pulls`,
       providesTags: ['pulls'],

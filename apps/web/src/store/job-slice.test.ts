@@ -53,17 +53,27 @@ describe('the open job', () => {
     expect(testJob.document.recipe.plates[0].screen.settings.ruling).toBe(30);
   });
 
-  it('takes a gesture as one step, but not across a save', () => {
+  it('takes a gesture as one step, however often it is saved meanwhile', () => {
     const { dispatch, set, job, ruling } = table();
     set(31, 'drag');
     set(32, 'drag');
     set(33, 'drag');
     expect(job().steps).toHaveLength(1);
+    const sent = job().changes;
     dispatch(saving());
     set(34, 'drag');
+    dispatch(saved({ revision: 5, changes: sent }));
+    expect(job().steps).toHaveLength(1);
+    // What the server has of it is half a gesture: the whole is sent again, from that step on.
+    expect(job()).toMatchObject({ save: 'unsaved', unsavedFrom: 0 });
+    dispatch(saving());
+    set(35, 'drag');
+    set(36, 'another');
     expect(job().steps).toHaveLength(2);
     dispatch(undone());
-    expect(ruling()).toBe(33);
+    expect(ruling()).toBe(35);
+    dispatch(undone());
+    expect(ruling()).toBe(30);
   });
 
   it('knows what the server does not have yet', () => {

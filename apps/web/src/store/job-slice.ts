@@ -103,8 +103,8 @@ const slice = createSlice({
     },
     saving(state) {
       if (!state) return state;
-      // A step that is being saved is closed: what comes next is a step of its own.
-      return { ...plain(state), save: 'saving', unsavedFrom: state.steps.length, gesture: null };
+      // A gesture that goes on meanwhile stays one step: the next save replaces what this one sends of it by the whole.
+      return { ...plain(state), save: 'saving', unsavedFrom: state.steps.length };
     },
     saved(state, { payload }: PayloadAction<{ revision: number; changes: number }>) {
       if (!state) return state;

@@ -8,9 +8,11 @@ import type { PlaceScreener } from '../screen/kinds/kind.ts';
 import { BAND_PIXELS, screened, type CoverageReader } from '../screen/screened.ts';
 import { canScreenRows, screenRows } from '../screen/screen-rows.ts';
 import { screenerFor, screenGridOf, type Screen } from '../screen/screen.ts';
+import type { Thresholds } from '../screen/thresholds.ts';
 import { sequentialBits, prepareSequential } from './sequential.ts';
 import { composedArt } from './composed-art.ts';
 import { hasLines, plainPlateArt, plateArt } from './plate-art.ts';
+import { plateTransfer } from './plate-transfer.ts';
 import type { Frame } from '../raster/frame.ts';
 import type { Scene } from '../recipe/scene.ts';
 
@@ -63,8 +65,8 @@ function inOnePass(
   screener: PlaceScreener,
   out: Bits = createBits(region.width, region.height),
 ): Bits {
-  const { thresholds } = screener;
-  const plain = thresholds && canScreenRows(thresholds) && plainPlateArt(scene, plate, frame, region);
+  const thresholds = quickThresholds(scene, plate, frame);
+  const plain = thresholds && plainPlateArt(scene, plate, frame, region);
   if (plain) {
     const { tones, lines } = plain;
     if (!tones) out.data.fill(0);
@@ -93,6 +95,16 @@ function inOnePass(
     });
   }
   return out;
+}
+
+/** Thresholds that a plate's whole transfer is folded into, where its screen is a comparison and that can be. */
+function quickThresholds({ recipe }: Scene, plate: number, frame: Frame): Thresholds | undefined {
+  const own = recipe.plates[plate];
+  const transfer = plateTransfer(own);
+  if (!transfer.foldable) return undefined;
+  const screener = screenerFor(own.screen, frame, transfer);
+  if (screener.sequential || !screener.thresholds) return undefined;
+  return canScreenRows(screener.thresholds) ? screener.thresholds : undefined;
 }
 
 /** Lays line work over rows of bits from `row` on. */

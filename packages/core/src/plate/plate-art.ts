@@ -5,7 +5,6 @@ import { after, moved, scaled } from '../raster/affine.ts';
 import { mmToPixels, type Frame } from '../raster/frame.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import { intersect, type Region } from '../raster/region.ts';
-import { curveTable } from '../separation/mapped-rows.ts';
 import { isColourRoute } from '../separation/route.ts';
 import { paintStroke } from '../tone/paint-stroke.ts';
 import { composedArt, hasLineWork, type PlateArt } from './composed-art.ts';
@@ -13,6 +12,7 @@ import { plainArt, type PlainArt } from './plain-art.ts';
 import type { PlateRecipe, Recipe } from '../recipe/recipe.ts';
 import type { Scene } from '../recipe/scene.ts';
 import { spreadArt } from './edge-spread.ts';
+import { ownTransfer } from './plate-transfer.ts';
 
 /** Plates printed after a plate that knock it out. */
 const knockers = ({ plates }: Recipe, plate: number): number[] =>
@@ -104,7 +104,10 @@ export function plateArt(
   return art;
 }
 
-/** The same where it is simple, and nothing is done to it that one original's tones and line work do not show; undefined where there is more. */
+/**
+ * The same where it is simple, before the plate's own transfer: no more than one original's tones, with line work over them; undefined where
+ * there is more.
+ */
 export function plainPlateArt(
   scene: Scene,
   plate: number,
@@ -113,8 +116,7 @@ export function plainPlateArt(
 ): PlainArt | undefined {
   const { recipe } = scene;
   const own = recipe.plates[plate];
-  const more = own.base !== null || baseOf(recipe, plate) >= 0 || ownTable(own) !== undefined;
-  if (more || isEdged(recipe, plate)) return undefined;
+  if (own.base !== null || baseOf(recipe, plate) >= 0 || isEdged(recipe, plate)) return undefined;
   return plainArt(scene, plate, frame, region);
 }
 
@@ -209,23 +211,9 @@ function workedArt(
     art = layBase(art, partHighlights(composedArt(scene, base, frame, region), above, 'highlights'), 0);
   }
   paint(art, own, recipe.sheet.width, frame, region);
-  const table = ownTable(own);
+  const { table } = ownTransfer(own);
   if (table) for (let i = 0; i < out.data.length; i++) out.data[i] = table[out.data[i]];
   return art;
-}
-
-/** A plate's own curve and weight as a table of coverages; undefined when they change nothing. */
-function ownTable({ curve, weight }: PlateRecipe): Uint16Array | undefined {
-  const straight =
-    curve.every((point) => point.in === point.out) && curve.length === 2 && curve[1].in === 100;
-  if (straight && weight === 0) return undefined;
-  if (weight === 0) return curveTable(curve);
-  return curveTable(
-    Array.from({ length: 21 }, (_, i) => {
-      const at = curveTable(curve)[Math.round((i / 20) * SOLID)] / SOLID;
-      return { in: i * 5, out: 100 * (at + (weight / 100) * at * (1 - at)) };
-    }),
-  );
 }
 
 /** A base's own art, parted: as far as something is printed over it, it is base; as far as not, highlight. */

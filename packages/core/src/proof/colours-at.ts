@@ -5,7 +5,7 @@ import { SOLID } from '../raster/plane.ts';
 import type { Frame } from '../raster/frame.ts';
 import type { Picture } from '../raster/picture.ts';
 import { fullSample, hasAlpha } from '../raster/picture.ts';
-import { limitCoverage } from '../screen/dot-limits.ts';
+import { screenTransfer } from '../screen/screen.ts';
 import { routeModel } from '../separation/route.ts';
 import { targetOf } from '../separation/target.ts';
 import { inkSetOf } from '../recipe/ink-set.ts';
@@ -42,7 +42,7 @@ export function coloursAt(
   const region = { x, y, width: 1, height: 1 };
   const inkSet = inkSetOf(recipe);
   const amounts = recipe.plates.map(({ printed, screen }, plate) =>
-    printed ? limitCoverage(screen, plateCoverage(scene, plate, frame, region).data[0]) / SOLID : 0,
+    printed ? screenTransfer(screen).film(plateCoverage(scene, plate, frame, region).data[0]) / SOLID : 0,
   );
   const printed = predict(inkModel(inkSet.stock, inkSet.inks, inkSet.overprints), amounts);
   for (const original of recipe.originals.toReversed()) {

@@ -1,6 +1,6 @@
 import { encode8 } from '../colour/srgb.ts';
 import { SOLID } from '../raster/plane.ts';
-import { limitCoverage } from '../screen/dot-limits.ts';
+import { screenTransfer } from '../screen/screen.ts';
 import { reachErrors } from './reach.ts';
 import { inkSetOf } from '../recipe/ink-set.ts';
 import { routeModel } from '../separation/route.ts';
@@ -38,10 +38,10 @@ export function toneView(
     rgba[i * 4 + 3] = 255;
   }
   if (ends) {
-    const { screen } = scene.recipe.plates[plate];
-    const most = limitCoverage(screen, SOLID);
+    const { film } = screenTransfer(scene.recipe.plates[plate].screen);
+    const most = film(SOLID);
     for (let i = 0; i < data.length; i++) {
-      const made = limitCoverage(screen, data[i]);
+      const made = film(data[i]);
       if (made === 0) rgba.set(ends.bare, i * 4);
       else if (made === most) rgba.set(ends.solid, i * 4);
     }

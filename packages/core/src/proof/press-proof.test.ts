@@ -3,7 +3,7 @@ import { linearToLab, type Lab } from '../colour/lab.ts';
 import { linearOf8 } from '../colour/srgb.ts';
 import { inkModel, predict } from '../ink/model.ts';
 import { textureAt } from '../ink/texture.ts';
-import { limitCoverage } from '../screen/dot-limits.ts';
+import { screenTransfer } from '../screen/screen.ts';
 import { SOLID } from '../raster/plane.ts';
 import { dotScreen, greyPicture, sceneOf, testInk } from '../testing.ts';
 import { plainPlate, WHITE_STOCK } from '../recipe/plain-plate.ts';
@@ -85,7 +85,8 @@ describe('the proof of a flat tint', () => {
     const wanted = predict(
       model,
       [62, 35, 48, 20].map(
-        (share, i) => limitCoverage(scene.recipe.plates[i].screen, Math.round((share / 100) * SOLID)) / SOLID,
+        (share, i) =>
+          screenTransfer(scene.recipe.plates[i].screen).film(Math.round((share / 100) * SOLID)) / SOLID,
       ),
     );
     // A good many cells to a screen pixel, one, some screen pixels to a film pixel.

@@ -9,7 +9,7 @@ const recentMost = recentOnly<number>(32);
  * The largest coverage in percent at which marks leave a gap between them: nothing is inked within half of it of the edges
  * of a cell. Lines run on along theirs.
  *
- * @param key the same only for the same shape
+ * @param key equal iff the shape is equal
  * @param gap in cells
  */
 export const largestApart = (key: string, spot: Spot, gap: number): number =>

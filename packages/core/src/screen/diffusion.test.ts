@@ -1,3 +1,4 @@
+import { STRAIGHT_TRANSFER } from './transfer.ts';
 import * as imageQ from 'image-q';
 import { bitAt } from '../raster/bits.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
@@ -43,9 +44,7 @@ function ours(kernel: 0 | 1 | 2): Uint8Array {
     height: HIGH,
     data: Uint16Array.from(greys, (grey) => (255 - grey) * 257),
   };
-  const bits = diffusing({ kernel, feedback: 0 }, { smallest: 0, largest: 100 })
-    .start(WIDE, HIGH)
-    .rows(coverage);
+  const bits = diffusing({ kernel, feedback: 0 }, STRAIGHT_TRANSFER).start(WIDE, HIGH).rows(coverage);
   return Uint8Array.from({ length: WIDE * HIGH }, (_, i) => bitAt(bits, i % WIDE, Math.floor(i / WIDE)));
 }
 
@@ -73,7 +72,7 @@ describe.each(KERNELS)('the kernel of %s', (_name, kernel, named) => {
     }
   });
   it('goes on from band to band as if there were none', () => {
-    const screener = diffusing({ kernel, feedback: 0 }, { smallest: 0, largest: 100 });
+    const screener = diffusing({ kernel, feedback: 0 }, STRAIGHT_TRANSFER);
     const tone = (rows: number) => createPlane(WIDE, rows, Math.round(SOLID * 0.37));
     const whole = screener.start(WIDE, 60).rows(tone(60));
     const parts = screener.start(WIDE, 60);

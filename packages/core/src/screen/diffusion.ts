@@ -1,9 +1,9 @@
 import { bytesAt, DIFFUSION, kernels, pixelsAt, ROWS, wholesAt } from '../kernel/memory.ts';
 import { createBits, type Bits } from '../raster/bits.ts';
 import type { Plane } from '../raster/plane.ts';
-import { limitTable, type DotLimits } from './dot-limits.ts';
 import type { SequentialRun, SequentialScreener } from './kinds/kind.ts';
 import type { Thresholds } from './thresholds.ts';
+import type { Transfer } from './transfer.ts';
 
 /** What a diffusion is set by. */
 export interface Diffusion {
@@ -29,10 +29,10 @@ const RUN_IN = 32;
 const MADE = 8;
 
 /** Error diffusion, row by row, there and back. */
-export const diffusing = (diffusion: Diffusion, limits: DotLimits): SequentialScreener => {
-  const table = limitTable(limits);
-  return { sequential: true, start: (width) => diffuse(diffusion, table, width) };
-};
+export const diffusing = (diffusion: Diffusion, { table }: Transfer): SequentialScreener => ({
+  sequential: true,
+  start: (width) => diffuse(diffusion, table, width),
+});
 
 function diffuse(
   { kernel, noise, feedback }: Diffusion,

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { createPlane, percentToCoverage, SOLID } from '../raster/plane.ts';
 import { brickColumn, brickOf } from './brick.ts';
 import { cellRanks } from './cell-order.ts';
-import { limitCoverage, limitThresholds } from './dot-limits.ts';
+import { curveTransfer, foldThresholds, inTurn, limitsTransfer, STRAIGHT_TRANSFER } from './transfer.ts';
 import { screenPlane } from './screen-plane.ts';
 import { greyLevels } from './screen.ts';
 import { spotOf, SPOTS } from './spot/index.ts';
@@ -127,9 +127,9 @@ describe('smallest and largest dot', () => {
         fc.integer({ min: 50, max: 100 }),
         fc.nat(SOLID),
         (smallest, largest, coverage) => {
-          const limits = { smallest, largest };
-          const limited = limitThresholds(thresholds, limits);
-          const direct = screenPlane(createPlane(64, 8, limitCoverage(limits, coverage)), 0, 0, thresholds);
+          const transfer = limitsTransfer({ smallest, largest });
+          const limited = { ...thresholds, data: foldThresholds(thresholds.data, transfer) };
+          const direct = screenPlane(createPlane(64, 8, transfer.film(coverage)), 0, 0, thresholds);
           const worked = screenPlane(createPlane(64, 8, coverage), 0, 0, limited);
           expect(worked.data).toEqual(direct.data);
         },
@@ -138,10 +138,76 @@ describe('smallest and largest dot', () => {
     );
   });
   it('leave bare what asks for less than half the smallest dot, and keep solids open', () => {
-    const limits = { smallest: 4, largest: 90 };
-    expect(limitCoverage(limits, percentToCoverage(1.9))).toBe(0);
-    expect(limitCoverage(limits, percentToCoverage(2.1))).toBe(percentToCoverage(4));
-    expect(limitCoverage(limits, SOLID)).toBe(percentToCoverage(90));
+    const { film } = limitsTransfer({ smallest: 4, largest: 90 });
+    expect(film(percentToCoverage(1.9))).toBe(0);
+    expect(film(percentToCoverage(2.1))).toBe(percentToCoverage(4));
+    expect(film(SOLID)).toBe(percentToCoverage(90));
+  });
+});
+
+describe('a transfer', () => {
+  /** Curves that rise from nothing, with flat parts among them. */
+  const rising = fc
+    .array(fc.tuple(fc.integer({ min: 1, max: 99 }), fc.integer({ min: 0, max: 100 })), { maxLength: 5 })
+    .map((points) => {
+      const ins = [...new Set(points.map(([at]) => at))].sort((a, b) => a - b);
+      const outs = ins.map((_, i) => points[i][1]).sort((a, b) => a - b);
+      return [{ in: 0, out: 0 }, ...ins.map((at, i) => ({ in: at, out: outs[i] })), { in: 100, out: 100 }];
+    });
+  it('folded into thresholds inks what comparing what it makes would', () => {
+    const thresholds = buildThresholds(findSupercell(53, 17, 600), spotOf('round'));
+    fc.assert(
+      fc.property(
+        rising,
+        fc.integer({ min: -100, max: 100 }),
+        fc.integer({ min: 0, max: 30 }),
+        fc.array(fc.nat(SOLID), { minLength: 64, maxLength: 64 }),
+        (curve, weight, smallest, tones) => {
+          const limits = limitsTransfer({ smallest, largest: 95 });
+          const transfer = inTurn(curveTransfer(curve, weight), limits);
+          expect(transfer.foldable).toBe(true);
+          const plane = { width: 64, height: 1, data: Uint16Array.from(tones) };
+          const made = { ...plane, data: plane.data.map((asked) => transfer.film(asked)) };
+          const folded = { ...thresholds, data: foldThresholds(thresholds.data, transfer) };
+          expect(screenPlane(plane, 3, 5, folded).data).toEqual(screenPlane(made, 3, 5, thresholds).data);
+        },
+      ),
+      { seed: 11, numRuns: 60 },
+    );
+  });
+  it('that falls, or inks what nothing is asked of, is not folded', () => {
+    const falling = curveTransfer(
+      [
+        { in: 0, out: 100 },
+        { in: 100, out: 0 },
+      ],
+      0,
+    );
+    const tinted = curveTransfer(
+      [
+        { in: 0, out: 8 },
+        { in: 100, out: 100 },
+      ],
+      0,
+    );
+    for (const transfer of [falling, tinted]) {
+      expect(transfer.foldable).toBe(false);
+      expect(() => foldThresholds(new Uint16Array(4), transfer)).toThrow('rises from nothing');
+    }
+    expect(inTurn(falling, falling).foldable).toBe(true);
+  });
+  it('that changes nothing costs nothing', () => {
+    const straight = curveTransfer(
+      [
+        { in: 0, out: 0 },
+        { in: 100, out: 100 },
+      ],
+      0,
+    );
+    expect(straight).toBe(STRAIGHT_TRANSFER);
+    expect(inTurn(straight, limitsTransfer({ smallest: 0, largest: 100 }))).toBe(STRAIGHT_TRANSFER);
+    expect(straight.film(1234)).toBe(1234);
+    expect(straight.printed(1234)).toBe(1234);
   });
 });
 

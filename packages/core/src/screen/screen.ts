@@ -2,9 +2,9 @@ import { startOfFields } from '../base/field.ts';
 import type { Frame } from '../raster/frame.ts';
 import { MM_PER_INCH } from '../raster/frame.ts';
 import { recentOnly } from '../base/recent.ts';
-import type { DotLimits } from './dot-limits.ts';
 import { screenKind } from './kinds/index.ts';
 import type { Lattice, Screener } from './kinds/kind.ts';
+import { limitsTransfer, type DotLimits, type Transfer } from './transfer.ts';
 
 /** How a plate becomes dots. */
 export interface Screen extends DotLimits {
@@ -58,10 +58,19 @@ export function screenGridOf(screen: Screen, frame: Frame): ScreenGrid {
 /** A job's plates on all the grids they are drawn on: of drafts, of small pictures, of the film. */
 const recentScreeners = recentOnly<Screener>(48);
 
-/** What makes a screen's bits on a grid of its own spots. */
-export const screenerFor = (screen: Screen, frame: Frame): Screener =>
-  recentScreeners(JSON.stringify([screen, frame]), () =>
-    screenKind(screen.kind).make(screen.settings, screen, frame),
+/** The dot limits that a screen keeps, its gap between dots with them. */
+export function limitsOf({ kind, settings, smallest, largest }: Screen): DotLimits {
+  const limits = { smallest, largest };
+  return screenKind(kind).limits?.(settings, limits) ?? limits;
+}
+
+/** What a screen by itself makes of the coverage that is asked of it. */
+export const screenTransfer = (screen: Screen): Transfer => limitsTransfer(limitsOf(screen));
+
+/** What makes a screen's bits on a grid of its own spots, by its own transfer or one that has more in it. */
+export const screenerFor = (screen: Screen, frame: Frame, transfer = screenTransfer(screen)): Screener =>
+  recentScreeners(JSON.stringify([screen, frame, transfer.key]), () =>
+    screenKind(screen.kind).make(screen.settings, transfer, frame),
   );
 
 /** A screen's lattice, or undefined where it has none. */

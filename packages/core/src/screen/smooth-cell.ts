@@ -12,7 +12,7 @@ const recentTables = recentOnly<Float32Array>(8);
  * Thresholds over one cell that run smoothly: what of a cell lies under a coverage is just that share of it. Points that are inked
  * together share one threshold, in the middle of theirs.
  *
- * @param key the same only for the same shape
+ * @param key equal iff the shape is equal
  */
 function cellOf(key: string, spot: Spot): Float32Array {
   return recentTables(key, () => {

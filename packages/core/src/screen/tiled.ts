@@ -1,15 +1,15 @@
-import { limitThresholds, type DotLimits } from './dot-limits.ts';
 import type { PlaceScreener } from './kinds/kind.ts';
 import { screenPlane } from './screen-plane.ts';
 import type { Thresholds } from './thresholds.ts';
+import { foldThresholds, type Transfer } from './transfer.ts';
 
-/** A screen made of one tile of thresholds. */
-export function tiled(thresholds: Thresholds, limits: DotLimits): PlaceScreener {
-  const limited = limitThresholds(thresholds, limits);
+/** A screen made of one tile of thresholds, with a transfer folded in. */
+export function tiled(tile: Thresholds, transfer: Transfer): PlaceScreener {
+  const thresholds = { ...tile, data: foldThresholds(tile.data, transfer) };
   return {
     sequential: false,
     margin: 0,
-    thresholds: limited,
-    screen: (coverage, { x, y }) => screenPlane(coverage, x, y, limited),
+    thresholds,
+    screen: (coverage, { x, y }) => screenPlane(coverage, x, y, thresholds),
   };
 }

@@ -15,20 +15,20 @@ import { createBits, strideOf, type Bits } from '../raster/bits.ts';
 import { percentToCoverage, SOLID, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import { recentOnly } from '../base/recent.ts';
-import { limitData, type DotLimits } from './dot-limits.ts';
 import type { Excess } from './kinds/kind.ts';
 import { PLACES, type Place, type PlaceKind } from '../kernel/places.ts';
 import { placeSegments, SEGMENT } from '../kernel/segments.ts';
 import type { Spot } from './spot/spot.ts';
 import { orderOf } from './tile.ts';
 import { layThresholds } from './thresholds.ts';
+import { foldThresholds, type DotLimits, type Transfer } from './transfer.ts';
 
 /** Points of a cell's table, each way. */
 const SIDE = 256;
 
 /** Where pixels fall in a screen's cells, when its lattice bends or its dots are scattered. */
 export interface Warp {
-  /** Places are told every 2 to this power pixels of a row, and run evenly between, but that dots along rings begin anew in each ring. */
+  /** Positions are computed every 2^shift pixels of a row and interpolated between; dots along rings begin anew in each ring. */
   readonly shift: number;
   /**
    * Writes u and v in cells (only their fractions count) and an offset to coverage for the middle of the pixel (x, y), which
@@ -45,11 +45,12 @@ const recentTables = recentOnly<Uint16Array>(12);
  * Thresholds over one cell, equalised: a coverage c inks the share c of it, whatever the shape. Entry v · 256 + u, the
  * dot's centre in the middle.
  *
- * @param key the same only for the same shape
+ * @param key      equal iff the shape is
+ * @param transfer folded into them
  */
-export const cellTable = (key: string, spot: Spot, limits: DotLimits): Uint16Array =>
-  recentTables(`${key} ${limits.smallest} ${limits.largest}`, () =>
-    limitData(
+export const cellTable = (key: string, spot: Spot, transfer: Transfer): Uint16Array =>
+  recentTables(`${key} · ${transfer.key}`, () =>
+    foldThresholds(
       recentTables(key, () => {
         const values = new Float64Array(SIDE * SIDE);
         for (let j = 0, i = 0; j < SIDE; j++) {
@@ -62,7 +63,7 @@ export const cellTable = (key: string, spot: Spot, limits: DotLimits): Uint16Arr
         for (let j = 0; j < SIDE; j++) out.set(data.subarray(j * stride, j * stride + SIDE), j * SIDE);
         return out;
       }),
-      limits,
+      transfer,
     ),
   );
 
@@ -125,6 +126,6 @@ export function excessOver(
   };
 }
 
-/** The most pixels, as a power of 2, between places that a length in pixels wants told so many times. */
+/** Largest shift (0–4) with 2^shift ≤ pixels: places further apart than that are computed, and those between interpolated. */
 export const shiftFor = (pixels: number): number =>
   Math.max(0, Math.min(4, Math.floor(Math.log2(Math.max(1, pixels)))));

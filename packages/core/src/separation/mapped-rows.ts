@@ -1,23 +1,9 @@
-import { recentOnly } from '../base/recent.ts';
-import { coverageTable } from '../raster/coverage-table.ts';
-import { createPlane, SOLID } from '../raster/plane.ts';
+import { createPlane } from '../raster/plane.ts';
 import type { Rows } from '../raster/rows.ts';
-import { monotoneCurve, type CurvePoint } from '../tone/curve.ts';
 import { bandRows } from '../tone/tone-rows.ts';
 
 /** Rows made at once. */
 export const ROWS_AT_ONCE = 64;
-
-const recentCurves = recentOnly<Uint16Array>(16);
-
-/** A tone curve as 65536 coverages. */
-export const curveTable = (curve: readonly CurvePoint[]): Uint16Array =>
-  recentCurves(JSON.stringify(curve), () => {
-    const map = monotoneCurve(curve);
-    return coverageTable((i) =>
-      Math.round(Math.min(100, Math.max(0, map((i / SOLID) * 100))) * (SOLID / 100)),
-    );
-  });
 
 /** Rows sent through a table of 65536 coverages. */
 export const mappedRows = (rows: Rows, table: Uint16Array): Rows =>

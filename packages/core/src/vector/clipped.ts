@@ -1,5 +1,5 @@
 import type { Paths64 } from 'clipper2-ts';
-import { boxOf, cutTo, holds, type Area, type Box } from './area.ts';
+import { boxOf, cutTo, holds, type Area, type Box } from '../path/area.ts';
 import type { PathData } from './path-data.ts';
 
 /** Squares that the box around an area is parted into, each way, to tell which outlines come near its edge. */

@@ -4,7 +4,8 @@ import { MM_PER_INCH } from '../raster/frame.ts';
 import { placeOriginal } from '../original/place-original.ts';
 import type { OriginalRecipe } from '../recipe/recipe.ts';
 import type { Scene } from '../recipe/scene.ts';
-import { cellShapeOf } from './cell-shapes.ts';
+import { spotKey } from '../screen/kinds/dot-fields.ts';
+import { spotOf } from '../screen/spot/index.ts';
 import { escaped } from './escaped.ts';
 import { drawLoop, loopsOf, outlinesOf } from './lattice-path.ts';
 import { pathData, type PathData } from './path-data.ts';
@@ -32,7 +33,7 @@ export function colourDotsSvg(original: OriginalRecipe, dots: ColourDots, scene:
   const { toCells, toGrid, cell } = dotLattice(dots, frame);
   const perMm = 10 ** Math.ceil(Math.log10((PER_PITCH / MM_PER_INCH) * dots.ruling));
   const scale = (MM_PER_INCH / frame.resolution) * perMm;
-  const outline = outlinesOf(JSON.stringify([dots.spot, dots.aspect, dots.motif]), cellShapeOf(dots)!);
+  const outline = outlinesOf(spotKey(dots), spotOf(dots.spot, dots).outline);
   const corners = [0, 1, 2, 3].map((k) =>
     toCells(region.x + (k & 1) * region.width, region.y + (k >> 1) * region.height),
   );

@@ -4,13 +4,11 @@ import { bands } from '../raster/region.ts';
 import type { Frame } from '../raster/frame.ts';
 import { cutRows, rowsOf } from '../raster/rows.ts';
 import { SOLID, type Plane } from '../raster/plane.ts';
-import { limitTable } from '../screen/dot-limits.ts';
 import { screenKind } from '../screen/kinds/index.ts';
 import type { Excess } from '../screen/kinds/kind.ts';
-import { latticeOf, type Screen } from '../screen/screen.ts';
-import { cellShapeOf } from './cell-shapes.ts';
+import { latticeOf, limitsOf, screenTransfer, type Screen } from '../screen/screen.ts';
 import { clipped } from './clipped.ts';
-import { rectangle, without, type Area } from './area.ts';
+import { rectangle, without, type Area } from '../path/area.ts';
 import { latticePath } from './lattice-path.ts';
 import { levelPath } from './level-path.ts';
 import type { PathData } from './path-data.ts';
@@ -65,7 +63,7 @@ const latticeDots: Draw = (scene, plate, face, units, out) => {
   const supercell = lattice.supercell!(film.resolution);
   const grid = frameOf(recipe.sheet, supercell.ruling * PER_CELL);
   const tone = planeOf(scene, plate, face, units, grid);
-  const table = limitTable(lattice.limited(screen));
+  const { film: made } = screenTransfer(screen);
   const step = grid.resolution / film.resolution;
   const read = (x: number, y: number): number => {
     const column = Math.min(grid.width - 1, Math.max(0, Math.floor(x)));
@@ -80,12 +78,19 @@ const latticeDots: Draw = (scene, plate, face, units, out) => {
     let asked = 0;
     for (let j = -1; j <= 1; j++) for (let i = -1; i <= 1; i++) asked += read(u + i, v + j);
     asked = Math.round(asked / 9);
-    return (table ? table[asked] : asked) / SOLID;
+    return made(asked) / SOLID;
   };
-  const key = JSON.stringify([screen.settings.spot, screen.settings.aspect, screen.settings.motif]);
-  const shape = cellShapeOf(screen.settings as unknown as Parameters<typeof cellShapeOf>[0])!;
+  const { spot, spotKey } = lattice;
   const cut = face ? clipped(out, face) : undefined;
-  latticePath(supercell, key, shape, film, toneAt, units.frame.resolution / film.resolution, cut ?? out);
+  latticePath(
+    supercell,
+    spotKey,
+    spot.outline,
+    film,
+    toneAt,
+    units.frame.resolution / film.resolution,
+    cut ?? out,
+  );
   cut?.finish();
 };
 
@@ -104,7 +109,7 @@ const contourDots: Draw = (scene, plate, face, units, out) => {
   const fine = frameOf(recipe.sheet, ruling * PER_BENT_CELL[mark]);
   const perCell = PER_BENT_CELL[mark] / (fine.width * fine.height > MANY_POINTS ? 2 : 1);
   const grid = frameOf(recipe.sheet, ruling * perCell);
-  const { margin, over } = screenKind(screen.kind).contours!(screen.settings, screen, grid);
+  const { margin, over } = screenKind(screen.kind).contours!(screen.settings, limitsOf(screen), grid);
   const rows = excessRows(scene, plate, face, units, grid, margin, over);
   const scale = units.frame.resolution / grid.resolution;
   levelPath(

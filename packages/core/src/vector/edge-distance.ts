@@ -1,7 +1,7 @@
 import type { Frame } from '../raster/frame.ts';
 import type { Region } from '../raster/region.ts';
 import { bitAt } from '../raster/bits.ts';
-import type { Area } from './area.ts';
+import type { Area } from '../path/area.ts';
 import { bitsIn } from './tone-field.ts';
 import type { Units } from './units.ts';
 

@@ -6,7 +6,7 @@ import type { OriginalRecipe, Recipe } from '../recipe/recipe.ts';
 import type { Scene } from '../recipe/scene.ts';
 import { routeInks } from '../separation/route.ts';
 import { routeKind } from '../separation/routes/index.ts';
-import { boxesMeet, boxOf, rectangle, shared, without, type Area } from './area.ts';
+import { boxesMeet, boxOf, rectangle, shared, without, type Area } from '../path/area.ts';
 import { lineShapes, screenedArea } from './content-shapes/index.ts';
 import type { LineShape } from './line-shape.ts';
 import { boxArea, containerArea, cutArea } from './original-areas.ts';

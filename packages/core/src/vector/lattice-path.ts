@@ -1,7 +1,7 @@
 import { recentOnly } from '../base/recent.ts';
 import type { Supercell } from '../screen/supercell.ts';
-import { areaOf, type Piece } from './piece.ts';
-import type { CellShape } from './cell-shapes.ts';
+import { areaOf, type Piece } from '../path/piece.ts';
+import type { CellOutline } from '../screen/spot/cell-outline.ts';
 import type { PathData } from './path-data.ts';
 import { stitching } from './stitch.ts';
 
@@ -12,16 +12,16 @@ const SHORT = 1.3;
 const STEPS = 4096;
 
 /** The same for shapes whose outlines take long to find, and the sizes that their areas are looked up at. */
-const DEAR_STEPS = 256;
-const DEAR_SIZES = 128;
+const COSTLY_STEPS = 256;
+const COSTLY_SIZES = 128;
 
 const recentOutlines = recentOnly<(tone: number) => Piece[]>(8);
 
 /** Outlines of a shape by tone (0–1), each found when it is first asked for: the size whose area is the tone. */
-export const outlinesOf = (key: string, shape: CellShape): ((tone: number) => Piece[]) =>
+export const outlinesOf = (key: string, shape: CellOutline): ((tone: number) => Piece[]) =>
   recentOutlines(key, () => {
-    const steps = shape.dear ? DEAR_STEPS : STEPS;
-    const sizeOf = shape.dear ? lookedUp(shape) : (area: number) => halved(shape, area);
+    const steps = shape.costly ? COSTLY_STEPS : STEPS;
+    const sizeOf = shape.costly ? lookedUp(shape) : (area: number) => halved(shape, area);
     const kept = new Array<Piece[] | undefined>(steps + 1);
     return (tone) => {
       const step = Math.round(tone * steps);
@@ -31,7 +31,7 @@ export const outlinesOf = (key: string, shape: CellShape): ((tone: number) => Pi
   });
 
 /** The size of an area, by halving the span it lies in. */
-function halved(shape: CellShape, area: number): number {
+function halved(shape: CellOutline, area: number): number {
   let [low, high] = [0, shape.most];
   for (let k = 0; k < 34; k++) {
     const middle = (low + high) / 2;
@@ -42,15 +42,15 @@ function halved(shape: CellShape, area: number): number {
 }
 
 /** The size of an area, from a table of areas: between two sizes, the root of an area runs straight. */
-function lookedUp(shape: CellShape): (area: number) => number {
-  const areas = Array.from({ length: DEAR_SIZES + 1 }, (_, k) =>
-    k === 0 ? 0 : areaOf(shape.pieces((k / DEAR_SIZES) * shape.most)),
+function lookedUp(shape: CellOutline): (area: number) => number {
+  const areas = Array.from({ length: COSTLY_SIZES + 1 }, (_, k) =>
+    k === 0 ? 0 : areaOf(shape.pieces((k / COSTLY_SIZES) * shape.most)),
   );
   return (area) => {
     let k = 1;
-    while (k < DEAR_SIZES && areas[k] < area) k++;
+    while (k < COSTLY_SIZES && areas[k] < area) k++;
     const [a, b, c] = [areas[k - 1], areas[k], area].map((value) => Math.sqrt(Math.max(0, value)));
-    return ((k - 1 + (b > a ? (c - a) / (b - a) : 0)) / DEAR_SIZES) * shape.most;
+    return ((k - 1 + (b > a ? (c - a) / (b - a) : 0)) / COSTLY_SIZES) * shape.most;
   };
 }
 
@@ -70,7 +70,7 @@ const touchesSide = ({ x0, y0, x1, y1 }: Piece): boolean =>
 export function latticePath(
   { m, n, ax, ay, pixels }: Supercell,
   key: string,
-  shape: CellShape,
+  shape: CellOutline,
   film: { width: number; height: number },
   toneAt: (x: number, y: number) => number,
   scale: number,

@@ -1,6 +1,6 @@
 import { mapPoint, type Affine } from '../raster/affine.ts';
 import type { Rows } from '../raster/rows.ts';
-import { areaOfPolygons, type Area } from './area.ts';
+import { areaOfPolygons, type Area } from '../path/area.ts';
 import { levelPath } from './level-path.ts';
 import type { PathData } from './path-data.ts';
 

@@ -1,7 +1,7 @@
 import { flatten, type Contour } from '../path/contour.ts';
 import type { FillRule } from '../path/fill.ts';
 import { strokePolygons, type StrokeStyle } from '../path/stroke.ts';
-import { areaOfContours, areaOfPolygons, type Area } from './area.ts';
+import { areaOfContours, areaOfPolygons, type Area } from '../path/area.ts';
 import type { Units } from './units.ts';
 
 /** A part of line work: what contours enclose, their curves with them, or an area where that had to be cut. */

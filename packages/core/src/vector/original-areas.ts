@@ -4,7 +4,7 @@ import { mapContour } from '../path/contour.ts';
 import { after, inverse, mapPoint, scaled, type Affine } from '../raster/affine.ts';
 import { HALF } from '../raster/plane.ts';
 import { gridToBox } from '../original/placed.ts';
-import { areaOfContours, areaOfPolygons, grown, united, type Area } from './area.ts';
+import { areaOfContours, areaOfPolygons, grown, united, type Area } from '../path/area.ts';
 import { levelArea } from './level-area.ts';
 import type { Units } from './units.ts';
 

@@ -8,8 +8,7 @@ import { bitAt, countInk } from '../raster/bits.ts';
 import { MM_PER_INCH } from '../raster/frame.ts';
 import { SOLID } from '../raster/plane.ts';
 import { bands } from '../raster/region.ts';
-import { limitTable } from '../screen/dot-limits.ts';
-import { latticeOf } from '../screen/screen.ts';
+import { latticeOf, screenTransfer } from '../screen/screen.ts';
 import { clipped, drawPolygon } from './clipped.ts';
 import { dotsManner, dotsPath } from './dots-path.ts';
 import { escaped } from './escaped.ts';
@@ -18,7 +17,7 @@ import type { LineShape } from './line-shape.ts';
 import { pathData, type PathData } from './path-data.ts';
 import { pixelPath } from './pixel-path.ts';
 import type { Units } from './units.ts';
-import { boxesMeet, boxOf, shared, united, type Area, type Box } from './area.ts';
+import { boxesMeet, boxOf, shared, united, type Area, type Box } from '../path/area.ts';
 
 /** Units of the file in a millimetre at least: 1 µm each. */
 const PER_MM = 1000;
@@ -114,7 +113,7 @@ const COUNTED_AT = 150;
 function askedShare(scene: Scene, plate: number): number {
   const { screen } = scene.recipe.plates[plate];
   const grid = frameOf(scene.recipe.sheet, COUNTED_AT);
-  const table = limitTable(latticeOf(screen)?.limited(screen) ?? screen);
+  const { table } = screenTransfer(screen);
   let sum = 0;
   for (const band of bands({ x: 0, y: 0, width: grid.width, height: grid.height }, 1 << 20, 8)) {
     const { tone, line } = plateArt(scene, plate, grid, band);

@@ -1,4 +1,4 @@
-import type { Piece } from './piece.ts';
+import type { Piece } from '../path/piece.ts';
 
 /** Steps of a cell that points are told apart by; lattices have at most 32 768 cells each way. */
 const FINE = 1 << 11;

@@ -5,7 +5,7 @@ import { bitAt, createBits, type Bits } from '../raster/bits.ts';
 import type { Frame } from '../raster/frame.ts';
 import { createPlane, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
-import type { Area } from './area.ts';
+import type { Area } from '../path/area.ts';
 import type { Units } from './units.ts';
 
 /** A plate's tones on a grid, without its line work. */

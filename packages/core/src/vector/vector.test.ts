@@ -12,8 +12,8 @@ import { buildPyramid } from '../raster/pyramid.ts';
 import { newScreen, type Screen } from '../screen/screen.ts';
 import { SPOTS } from '../screen/spot/index.ts';
 import { greyPicture, sceneOf, testInk, toneOf, toneStep } from '../testing.ts';
-import { cellShapeOf } from './cell-shapes.ts';
-import { areaOf } from './piece.ts';
+import { spotOf } from '../screen/spot/index.ts';
+import { areaOf } from '../path/piece.ts';
 import { platesSvg, plateSvg } from '../film/svg.ts';
 
 const SIDE = 20;
@@ -58,7 +58,7 @@ function compare(scene: Scene, text = plateSvg(scene, 0, 'test', 0).text): numbe
 }
 
 describe.each(SPOTS.map(({ id }) => id))('the geometry of %s dots', (spot) => {
-  const shape = cellShapeOf({ spot, aspect: 0.72, motif: MOTIF })!;
+  const shape = spotOf(spot, { aspect: 0.72, motif: MOTIF }).outline;
   it('grows from nothing to the whole cell', () => {
     let before = 0;
     for (let k = 1; k <= 40; k++) {

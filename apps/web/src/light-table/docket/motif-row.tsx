@@ -31,7 +31,7 @@ export function MotifRow({
     try {
       const { sha256, kind } = await add(chosen).unwrap();
       if (kind !== 'drawing') throw new Error('A motif comes from an SVG file. Nothing was changed.');
-      const response = await fetch(`/api/originals/${sha256}/drawing`);
+      const response = await fetch(`/api/files/${sha256}/drawing`);
       const path = pathOf((await response.json()) as Drawing);
       if (readMotif(path).length === 0)
         throw new Error(

@@ -1,20 +1,11 @@
-import {
-  isSequential,
-  counts,
-  newScreen,
-  SCREEN_KINDS,
-  screenKind,
-  type Field,
-  type Screen,
-} from '@brachytone/core';
+import { isSequential, newScreen, SCREEN_KINDS, screenKind, type Screen } from '@brachytone/core';
 import { LIMITS } from '@brachytone/job';
 import { useMemo } from 'react';
 import { PERCENT, PPI } from '../../words/quantity.ts';
 import { SliderRow } from '../../controls/slider-row.tsx';
 import type { NumberPath } from '../../store/strip.ts';
 import { FieldRow } from './field-row.tsx';
-import { MotifRow } from './motif-row.tsx';
-import { SHAPE_CHOICES, SwatchChoice } from './swatch-choice.tsx';
+import { SwatchChoice } from './swatch-choice.tsx';
 
 type Settings = Screen['settings'];
 export type SetScreen = (label: string, change: Partial<Screen>, gesture?: string | null) => void;
@@ -67,18 +58,16 @@ export function ScreenControls({
         tones={[6, 92]}
         onPick={(kind) => set('Kind of screen', changedKind(screen, kind))}
       />
-      {Object.entries(fields)
-        .filter(([, field]) => counts(field, screen.settings))
-        .map(([name, field]) => (
-          <ScreenField
-            key={name}
-            name={name}
-            field={field}
-            screen={screen}
-            path={path && [...path, 'settings']}
-            set={setSettings}
-          />
-        ))}
+      {Object.entries(fields).map(([name, field]) => (
+        <FieldRow
+          key={name}
+          name={name}
+          field={field}
+          settings={screen.settings}
+          path={path && [...path, 'settings']}
+          set={(label, change, gesture) => setSettings(label, change as Settings, gesture)}
+        />
+      ))}
       <SliderRow
         label="Smallest dot"
         value={screen.smallest}
@@ -101,44 +90,6 @@ export function ScreenControls({
       />
       <CoarseRow screen={screen} path={path} set={set} />
     </>
-  );
-}
-
-function ScreenField({
-  name,
-  field,
-  screen,
-  path,
-  set,
-}: {
-  name: string;
-  field: Field;
-  screen: Screen;
-  path: NumberPath | undefined;
-  set: (label: string, change: Settings, gesture?: string | null) => void;
-}) {
-  const { settings } = screen;
-  if (field.type === 'spot') {
-    return (
-      <SwatchChoice
-        label="Dot shape"
-        value={settings[name] as string}
-        choices={SHAPE_CHOICES}
-        tones={[24, 64]}
-        mark={33}
-        onPick={(spot) => set('Dot shape', { [name]: spot })}
-      />
-    );
-  }
-  if (field.type === 'motif') return <MotifRow name={name} value={settings[name] as string} set={set} />;
-  return (
-    <FieldRow
-      name={name}
-      field={field}
-      settings={settings}
-      path={path}
-      set={(label, change, gesture) => set(label, change, gesture)}
-    />
   );
 }
 

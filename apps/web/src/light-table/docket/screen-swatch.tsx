@@ -1,6 +1,7 @@
 import type { Screen } from '@brachytone/core';
 import { useEffect, useRef } from 'react';
-import { inWorker, SECOND } from '../../engine/engine.ts';
+import { inWorker } from '../../engine/engine.ts';
+import { SECOND } from '../../engine/ranks.ts';
 import type { Swatch } from '../../engine/swatch.ts';
 
 /** Screen pixels for each CSS pixel of a swatch. */

@@ -1,6 +1,6 @@
 import { filmFrame, latticeOf, MM_PER_INCH, mmToPixels, type View } from '@brachytone/core';
 import { useMemo, useRef } from 'react';
-import type { Drawing } from '../../engine/drafts.ts';
+import type { ViewRequest } from '../../engine/drafts.ts';
 import { useDrawing } from '../../engine/use-drawing.ts';
 import type { Arrival } from '../../engine/use-pictures.ts';
 import { useAppSelector } from '../../store/store.ts';
@@ -50,7 +50,7 @@ export function Loupe({ arrival, version }: { arrival: Arrival; version: number 
         rows: pixels,
       }
     : undefined;
-  const drawing: Drawing | undefined =
+  const drawing: ViewRequest | undefined =
     region && arrival !== 'none' && arrival !== 'failed'
       ? {
           recipe,

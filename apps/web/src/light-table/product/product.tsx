@@ -1,7 +1,7 @@
 import { filmFrame, labToHex, mmToPixels } from '@brachytone/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Segmented } from '../../controls/segmented.tsx';
-import type { Drawing } from '../../engine/drafts.ts';
+import type { ViewRequest } from '../../engine/drafts.ts';
 import { useDrawing } from '../../engine/use-drawing.ts';
 import { usePictures } from '../../engine/use-pictures.ts';
 import { useAppSelector } from '../../store/store.ts';
@@ -66,7 +66,7 @@ export function Product() {
     later.current = requestAnimationFrame(paint);
   };
   const bleed = mmToPixels(sheet.bleed, frame);
-  const drawing: Drawing | undefined =
+  const drawing: ViewRequest | undefined =
     scale > 0 && (arrival === 'some' || arrival === 'whole')
       ? {
           recipe,

@@ -1,6 +1,6 @@
 import { filmFrame, type LinearRgb } from '@brachytone/core';
 import { useMemo, useRef, type KeyboardEvent } from 'react';
-import type { Drawing } from '../../engine/drafts.ts';
+import type { ViewRequest } from '../../engine/drafts.ts';
 import { useDrawing } from '../../engine/use-drawing.ts';
 import { usePictures } from '../../engine/use-pictures.ts';
 import { useSortable } from '@dnd-kit/sortable';
@@ -99,7 +99,7 @@ function Plate({ index }: { index: number }) {
   const rows = Math.max(1, Math.floor(frame.height * scale));
   const canvas = useRef<HTMLCanvasElement>(null);
   const { arrival, version } = usePictures(recipe);
-  const drawing = useMemo<Drawing>(
+  const drawing = useMemo<ViewRequest>(
     () => ({
       recipe,
       frame,

@@ -1,7 +1,7 @@
 import { Search } from 'lucide-react';
 import { Slider } from 'radix-ui';
 import { Segmented } from '../../controls/segmented.tsx';
-import type { Sharpness } from '../../engine/use-drawing.ts';
+import type { Sharpness } from '../../engine/drawing-loop.ts';
 import type { Arrival } from '../../engine/use-pictures.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import {

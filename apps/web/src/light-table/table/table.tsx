@@ -9,7 +9,7 @@ import {
   type PointerEvent,
 } from 'react';
 import { useParams } from 'react-router';
-import type { Drawing } from '../../engine/drafts.ts';
+import type { ViewRequest } from '../../engine/drafts.ts';
 import { useDrawing } from '../../engine/use-drawing.ts';
 import { usePictures } from '../../engine/use-pictures.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
@@ -21,6 +21,7 @@ import { pointAt } from '../rack/pointer.ts';
 import { CropHandles } from './crop-handles.tsx';
 import { ToneBrush } from './brush-layer.tsx';
 import { useCropRecipe } from './crop-recipe.ts';
+import { DrawingFailure } from './drawing-failure.tsx';
 import { GradientHandles } from './gradient-handles.tsx';
 import { PartTools } from './part-tools.tsx';
 import { PlaceHandles } from './place-handles.tsx';
@@ -70,7 +71,7 @@ export function Table() {
     reach: stage === 'inks' ? view.reach : null,
   });
   const mirrored = view.table === 'film' && document.films.mirrored;
-  const drawing: Drawing | undefined =
+  const drawing: ViewRequest | undefined =
     visible && (arrival === 'some' || arrival === 'whole')
       ? {
           recipe,
@@ -83,7 +84,7 @@ export function Table() {
         }
       : undefined;
   const { canvas, receive } = useCanvas(size);
-  const { sharpness } = useDrawing(
+  const { sharpness, failure, retry } = useDrawing(
     drawing,
     version,
     arrival === 'whole',
@@ -216,6 +217,7 @@ export function Table() {
         (arrival === 'some' || arrival === 'whole') &&
         (view.wipe.beside ? <Beside size={size} /> : <Wipe visible={visible} ratio={size.ratio} />)}
       {view.table === 'product' && <Product />}
+      {failure && <DrawingFailure failure={failure} retry={retry} />}
       <TableBars lie={lie} ratio={size.ratio} sharpness={sharpness} arrival={arrival} />
       <StripPanel />
       {view.pulls && <Pulls />}
@@ -227,7 +229,7 @@ export function Table() {
 /** A canvas that keeps the last picture, moved along, until the next one is drawn over it. */
 function useCanvas(size: { width: number; height: number }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const shown = useRef<{ drawing: Drawing; left: number; top: number } | undefined>(undefined);
+  const shown = useRef<{ drawing: ViewRequest; left: number; top: number } | undefined>(undefined);
   useLayoutEffect(() => {
     shown.current = undefined;
   }, [size.width, size.height]);
@@ -236,7 +238,7 @@ function useCanvas(size: { width: number; height: number }) {
       rgba: Uint8ClampedArray<ArrayBuffer>,
       columns: number,
       firstRow: number,
-      drawing: Drawing,
+      drawing: ViewRequest,
       { left, top }: { left: number; top: number },
     ) => {
       const context = canvas.current?.getContext('2d');

@@ -11,7 +11,8 @@ export interface FilmOptions extends Emulsion {
 /** A file of films to be written. */
 export interface FilmJob {
   readonly scene: Scene;
-  /** Indexes of the plates it holds; one alone unless the format holds a whole job. */
+  readonly holds: 'plate' | 'job';
+  /** Indexes of the plates it holds; one alone unless it holds a job. */
   readonly plates: readonly number[];
   /** Name of the job. */
   readonly name: string;

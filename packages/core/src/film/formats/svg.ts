@@ -12,8 +12,8 @@ export const svg = defineFormat({
   isGeometry: true,
   // Geometry is made as one piece, so there is nothing to tell on the way.
   // eslint-disable-next-line require-yield
-  *write({ scene, plates, name, options: { smooth }, sink }) {
-    const alone = plates.length === 1;
+  *write({ scene, holds, plates, name, options: { smooth }, sink }) {
+    const alone = holds === 'plate';
     const title = alone ? filmFacts(scene, plates[0], name).description : name;
     const { text, inked } = platesSvg(scene, plates, title, smooth);
     sink.write(encodeText(text));

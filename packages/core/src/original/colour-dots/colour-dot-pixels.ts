@@ -5,6 +5,7 @@ import { SOLID } from '../../raster/plane.ts';
 import type { Region } from '../../raster/region.ts';
 import { spotKey } from '../../screen/kinds/dot-fields.ts';
 import { spotOf } from '../../screen/spot/index.ts';
+import { STRAIGHT_TRANSFER } from '../../screen/transfer.ts';
 import { cellTable } from '../../screen/warp.ts';
 import { cellColours } from './cell-colours.ts';
 import type { ColourDots } from '../../recipe/colour-dots.ts';
@@ -23,7 +24,7 @@ export function colourDotPixels(
   fine: number,
 ): Uint8ClampedArray<ArrayBuffer> {
   const rgba = new Uint8ClampedArray(region.width * region.height * 4);
-  const table = cellTable(spotKey(dots), spotOf(dots.spot, dots), { smallest: 0, largest: 100 });
+  const table = cellTable(spotKey(dots), spotOf(dots.spot, dots), STRAIGHT_TRANSFER);
   const colourOf = cellColours(original, dots, materials, frame);
   const { toCells } = dotLattice(dots, frame);
   const places = fine * fine;

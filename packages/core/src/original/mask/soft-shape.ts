@@ -29,7 +29,7 @@ const recentSoft = recentOnly<{ plane: Plane; left: number; top: number; perMm: 
  * A shape blurred, read on any grid: 65535 well inside, 0 well outside. It is drawn once on a coarse grid that its blur
  * needs no finer, whatever grid it is read on.
  *
- * @param key   the same only for the same shape
+ * @param key   equal iff the shape is equal
  * @param box   around the shape on the sheet, mm
  * @param sigma standard deviation of the blur, mm
  * @param paint the shape's bits on a grid

@@ -11,5 +11,5 @@ export const blueNoise = defineScreen({
   words: ({ spot }) => `blue noise · ${spotSizeWords(spot)}`,
   spotSize: ({ spot }) => spot,
   sequential: () => false,
-  make: (_, limits) => tiled(blueTile(), limits),
+  make: (_, transfer) => tiled(blueTile(), transfer),
 });

@@ -29,6 +29,6 @@ export const clumps = defineScreen({
   words: ({ spot, gather }) => `clumps ${Number(gather.toFixed(2))} · ${spotSizeWords(spot)}`,
   spotSize: ({ spot }) => spot,
   sequential: () => true,
-  make: ({ gather }, limits) =>
-    diffusing({ kernel: 3, feedback: gather, noise: { tile: blueTile(), strength: 0.2 } }, limits),
+  make: ({ gather }, transfer) =>
+    diffusing({ kernel: 3, feedback: gather, noise: { tile: blueTile(), strength: 0.2 } }, transfer),
 });

@@ -25,7 +25,7 @@ export const diffused = defineScreen({
   words: ({ spot, kernel }) => `diffused ${kernel} · ${spotSizeWords(spot)}`,
   spotSize: ({ spot }) => spot,
   sequential: () => true,
-  make: ({ kernel, loosen }, limits) =>
+  make: ({ kernel, loosen }, transfer) =>
     diffusing(
       {
         kernel: kernel === 'near' ? 0 : kernel === 'wide' ? 1 : 2,
@@ -33,6 +33,6 @@ export const diffused = defineScreen({
         // A threshold that wanders breaks up the worms and chequers that a fixed one falls into.
         ...(loosen > 0 ? { noise: { tile: blueTile(), strength: loosen / 100 } } : {}),
       },
-      limits,
+      transfer,
     ),
 });

@@ -53,7 +53,7 @@ interface SpotSettings {
   readonly motif: string;
 }
 
-/** The same only for the same shape. */
+/** Cache key: equal iff the shape is equal. */
 export const spotKey = ({ spot, aspect, motif }: SpotSettings): string =>
   spot === 'ellipse' ? `ellipse ${aspect}` : spot === 'motif' ? `motif ${motif}` : spot;
 
@@ -66,13 +66,15 @@ export function spotWords({ spot, motif }: SpotSettings): string {
 /** What a lattice of a shape at a ruling and angle says of itself. */
 export function latticeFacts(
   settings: SpotSettings & { readonly ruling: number; readonly angle: number },
-): Pick<Lattice, 'ruling' | 'angle' | 'mark' | 'size'> {
+): Omit<Lattice, 'supercell'> {
   const { ruling, angle } = settings;
   const spot = spotOf(settings.spot, settings);
   return {
     ruling,
     angle,
     mark: settings.spot === 'line' ? 'line' : 'dot',
+    spot,
+    spotKey: spotKey(settings),
     size: (coverage) => spot.size(coverage) * (MM_PER_INCH / ruling),
   };
 }

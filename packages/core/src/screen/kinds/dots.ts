@@ -3,7 +3,7 @@ import { SOLID } from '../../raster/plane.ts';
 import { recentOnly } from '../../base/recent.ts';
 import { turnOf } from '../../base/turn.ts';
 import { largestApart } from '../apart.ts';
-import type { DotLimits } from '../dot-limits.ts';
+import type { DotLimits } from '../transfer.ts';
 import { FRAYS, placesBy, scatteringNumbers } from '../../kernel/places.ts';
 import { spotOf } from '../spot/index.ts';
 import { findSupercell, type Supercell } from '../supercell.ts';
@@ -60,7 +60,6 @@ export const dots = defineScreen({
   lattice(settings) {
     return {
       ...latticeFacts(settings),
-      limited: (limits) => keptApart(settings, limits),
       ...(isRegular(settings)
         ? {
             supercell: (resolution, draft) => supercellOf(settings.ruling, settings.angle, resolution, draft),
@@ -68,25 +67,24 @@ export const dots = defineScreen({
         : {}),
     };
   },
+  limits: (settings, limits) => keptApart(settings, limits),
   contours(settings, limits, frame) {
     const threshold = smoothThresholds(spotKey(settings), spotOf(settings.spot, settings));
-    const kept = keptApart(settings, limits);
     const { place } = scatteredWarp(settings, frame);
-    return { margin: 0, over: () => excessOver(threshold, kept, place) };
+    return { margin: 0, over: () => excessOver(threshold, limits, place) };
   },
-  make(settings, limits, frame) {
+  make(settings, transfer, frame) {
     const { ruling, angle } = settings;
     const spot = spotOf(settings.spot, settings);
     const key = spotKey(settings);
-    const kept = keptApart(settings, limits);
     const { resolution, draft = false } = frame;
     if (isRegular(settings)) {
       const thresholds = recentThresholds(`${key}/${ruling}/${angle}/${resolution}/${draft}`, () =>
         buildThresholds(supercellOf(ruling, angle, resolution, draft), spot),
       );
-      return tiled(thresholds, kept);
+      return tiled(thresholds, transfer);
     }
-    const table = cellTable(key, spot, kept);
+    const table = cellTable(key, spot, transfer);
     const warp = scatteredWarp(settings, frame);
     return {
       sequential: false,

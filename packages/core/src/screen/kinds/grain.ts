@@ -57,14 +57,14 @@ export const grain = defineScreen({
   },
   words: ({ manner, size }) => `${manner} · ${spotSizeWords(size)}`,
   sequential: () => false,
-  make({ manner, size, length, angle, strength, contrast, seed }, limits, frame) {
+  make({ manner, size, length, angle, strength, contrast, seed }, transfer, frame) {
     const tile = grainTile({
       size: mmToPixels(size, frame),
       length: manner === 'streaked' ? mmToPixels(length, frame) : 0,
       angle: manner === 'streaked' ? angle : 0,
       seed,
     });
-    return tiled(strengthened(tile, strength / 100, contrast / 100), limits);
+    return tiled(strengthened(tile, strength / 100, contrast / 100), transfer);
   },
 });
 

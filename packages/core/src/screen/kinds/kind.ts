@@ -3,7 +3,8 @@ import type { Frame } from '../../raster/frame.ts';
 import type { Bits } from '../../raster/bits.ts';
 import type { Plane } from '../../raster/plane.ts';
 import type { Region } from '../../raster/region.ts';
-import type { DotLimits } from '../dot-limits.ts';
+import type { DotLimits, Transfer } from '../transfer.ts';
+import type { Spot } from '../spot/spot.ts';
 import type { Thresholds } from '../thresholds.ts';
 import type { Supercell } from '../supercell.ts';
 
@@ -52,10 +53,11 @@ export interface Lattice {
   readonly angle: number;
   /** The name its mark goes by. */
   readonly mark: 'dot' | 'line';
+  /** Its mark's shape, and a cache key: equal iff the shape is equal. */
+  readonly spot: Spot;
+  readonly spotKey: string;
   /** Extent of a mark in mm at a coverage of 0–1. */
   readonly size: (coverage: number) => number;
-  /** The dot limits it keeps, when it is told these. */
-  readonly limited: (limits: DotLimits) => DotLimits;
   /** The supercell it is made of at a resolution, where its dots stand straight in one. */
   readonly supercell?: (resolution: number, draft?: boolean) => Supercell;
 }
@@ -75,12 +77,21 @@ export interface ScreenKind<F extends Fields = Fields> {
   /** Side of its smallest mark in mm, made of whole device pixels; one device pixel when missing. */
   readonly spotSize?: (settings: SettingsOf<F>) => number;
   readonly lattice?: (settings: SettingsOf<F>) => Lattice;
+  /** The dot limits it keeps, when it is told these; the same when missing. */
+  readonly limits?: (settings: SettingsOf<F>, limits: DotLimits) => DotLimits;
   /** True when it carries something on from row to row, so that a part cannot be made without what lies above it. */
   readonly sequential: (settings: SettingsOf<F>) => boolean;
-  /** Its dots as geometry, where they stand in no straight lattice; undefined where there is no such thing. */
+  /**
+   * Its dots as geometry, where they stand in no straight lattice; missing where there is no such thing.
+   *
+   * @param limits that it keeps
+   */
   readonly contours?: (settings: SettingsOf<F>, limits: DotLimits, frame: Frame) => Contoured;
-  /** @param frame the grid it is made on, a pixel a spot */
-  readonly make: (settings: SettingsOf<F>, limits: DotLimits, frame: Frame) => Screener;
+  /**
+   * @param transfer what is made of the coverage that is asked for, its limits with it
+   * @param frame    the grid it is made on, a pixel a spot
+   */
+  readonly make: (settings: SettingsOf<F>, transfer: Transfer, frame: Frame) => Screener;
 }
 
 /** Types a kind by its fields and lets go of the types, so that kinds of all sorts fit in one list. */

@@ -141,7 +141,7 @@ export const lines = defineScreen({
     return settings.spot === 'line' ? `lines, ${run}` : `${spotWords(settings)}, ${run}`;
   },
   sequential: () => false,
-  lattice: (settings) => ({ ...latticeFacts(settings), limited: (limits) => limits }),
+  lattice: (settings) => latticeFacts(settings),
   contours(settings, limits, frame) {
     const threshold = smoothThresholds(spotKey(settings), spotOf(settings.spot, settings));
     const crossed = settings.crossed < 100 && !isRound(settings.path);
@@ -164,8 +164,8 @@ export const lines = defineScreen({
       },
     };
   },
-  make(settings, limits, frame) {
-    const table = cellTable(spotKey(settings), spotOf(settings.spot, settings), limits);
+  make(settings, transfer, frame) {
+    const table = cellTable(spotKey(settings), spotOf(settings.spot, settings), transfer);
     const crossed = settings.crossed < 100 && !isRound(settings.path);
     const sigma = settings.path === 'form' ? mmToPixels(settings.soft, frame) : 0;
     const cell = gaussianCell(sigma);

@@ -30,14 +30,14 @@ export const ordered = defineScreen({
     `${pattern === 'clustered' ? 'small dots' : `pattern of ${pattern}`} · ${spotSizeWords(spot)}`,
   spotSize: ({ spot }) => spot,
   sequential: () => false,
-  make({ pattern }, limits) {
+  make({ pattern }, transfer) {
     if (pattern === 'clustered') {
-      return tiled(buildThresholds(findSupercell(1 / CLUSTER, 45, 1), spotOf('euclidean')), limits);
+      return tiled(buildThresholds(findSupercell(1 / CLUSTER, 45, 1), spotOf('euclidean')), transfer);
     }
     const side = Number(pattern);
     const ranks = bayerRanks(side);
     const order = new Array<number>(ranks.length);
     ranks.forEach((rank, pixel) => (order[rank] = pixel));
-    return tiled(tileOf(side, side, order), limits);
+    return tiled(tileOf(side, side, order), transfer);
   },
 });

@@ -1,7 +1,6 @@
 import { MM_PER_INCH } from '../../raster/frame.ts';
-import { createBits } from '../../raster/bits.ts';
+import { createBits, setBit } from '../../raster/bits.ts';
 import { percentToCoverage, type Plane } from '../../raster/plane.ts';
-import { limitTable } from '../dot-limits.ts';
 import { dropPatches } from '../patches.ts';
 import { defineScreen } from './kind.ts';
 
@@ -32,15 +31,14 @@ export const threshold = defineScreen({
   },
   words: ({ level }) => `threshold · ${Number(level.toFixed(1))} %`,
   sequential: ({ specks, holes }) => specks > 0 || holes > 0,
-  make({ level, specks, holes }, limits, { resolution }) {
-    const table = limitTable(limits);
+  make({ level, specks, holes }, { table }, { resolution }) {
     const least = Math.max(1, percentToCoverage(level));
     const solid = ({ width, height, data }: Plane) => {
       const bits = createBits(width, height);
       for (let y = 0, i = 0; y < height; y++) {
         for (let x = 0; x < width; x++, i++) {
           const tone = table ? table[data[i]] : data[i];
-          if (tone >= least) bits.data[y * bits.stride + (x >> 3)] |= 0x80 >> (x & 7);
+          if (tone >= least) setBit(bits, x, y);
         }
       }
       return bits;

@@ -1,3 +1,5 @@
+import { around, type Piece } from '../../path/piece.ts';
+import { CELL, HALF } from './cell-outline.ts';
 import type { Spot } from './spot.ts';
 
 /** Length of an arm over its width. */
@@ -14,4 +16,25 @@ export const cross: Spot = {
   },
   // Two bars 2L long and 2L ÷ 3 wide cover 20L² ÷ 9.
   size: (coverage) => 2 * Math.sqrt((9 * coverage) / 20),
+  outline: { most: 1.5, pieces: crossPieces },
 };
+
+function crossPieces(size: number): Piece[] {
+  const long = Math.min(HALF, size);
+  const thin = Math.min(HALF, size / SLENDER);
+  if (thin >= HALF) return CELL;
+  return around([
+    [long, -thin],
+    [long, thin],
+    [thin, thin],
+    [thin, long],
+    [-thin, long],
+    [-thin, thin],
+    [-long, thin],
+    [-long, -thin],
+    [-thin, -thin],
+    [-thin, -long],
+    [thin, -long],
+    [thin, -thin],
+  ]);
+}

@@ -1,3 +1,4 @@
+import { clipped } from './cell-outline.ts';
 import type { Spot } from './spot.ts';
 
 /** Width of the rhombus over its length. */
@@ -9,4 +10,14 @@ export const diamond: Spot = {
   name: 'Diamond',
   value: (u, v) => Math.abs(u) * ASPECT + Math.abs(v),
   size: (coverage) => Math.sqrt(2 * coverage * ASPECT),
+  outline: {
+    most: 0.9,
+    pieces: (size) =>
+      clipped([
+        [size / ASPECT, 0],
+        [0, size],
+        [-size / ASPECT, 0],
+        [0, -size],
+      ]),
+  },
 };

@@ -1,3 +1,5 @@
+import { around } from '../../path/piece.ts';
+import { HALF } from './cell-outline.ts';
 import type { Spot } from './spot.ts';
 
 /** A line along the screen's direction; lines join only when solid. */
@@ -6,4 +8,14 @@ export const line: Spot = {
   name: 'Line',
   value: (_u, v) => Math.abs(v),
   size: (coverage) => coverage,
+  outline: {
+    most: HALF,
+    pieces: (size) =>
+      around([
+        [-HALF, -size],
+        [HALF, -size],
+        [HALF, size],
+        [-HALF, size],
+      ]),
+  },
 };

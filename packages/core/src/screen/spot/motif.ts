@@ -3,6 +3,7 @@ import { fillPolygons } from '../../path/fill.ts';
 import { parseContours } from '../../path/parse-path.ts';
 import { bitAt, createBits } from '../../raster/bits.ts';
 import { recentOnly } from '../../base/recent.ts';
+import { motifPieces } from './motif-outline.ts';
 import type { Spot } from './spot.ts';
 
 /** Points of the table of a motif's values, each way. */
@@ -137,6 +138,7 @@ const motifOf = (path: string): Spot => ({
   name: 'Motif',
   value: valueOf(path),
   size: (coverage) => Math.sqrt(coverage),
+  outline: { most: 4, costly: true, pieces: (size) => motifPieces(readMotif(path), size) },
   shaped: (shape) => motifOf(readMotif(shape.motif).length > 0 ? shape.motif : MOTIFS[0].path),
 });
 

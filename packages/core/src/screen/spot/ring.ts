@@ -1,3 +1,4 @@
+import { ellipsePieces, reversed } from './cell-outline.ts';
 import type { Spot } from './spot.ts';
 
 /** Radius of the circle that the ring grows from, in cells. */
@@ -9,4 +10,11 @@ export const ring: Spot = {
   name: 'Ring',
   value: (u, v) => Math.abs(Math.sqrt(u * u + v * v) - RADIUS),
   size: (coverage) => 2 * (RADIUS + coverage / (4 * Math.PI * RADIUS)),
+  outline: {
+    most: 0.5,
+    pieces: (size) => [
+      ...ellipsePieces(RADIUS + size, RADIUS + size),
+      ...(size < RADIUS ? reversed(ellipsePieces(RADIUS - size, RADIUS - size)) : []),
+    ],
+  },
 };

@@ -1,3 +1,5 @@
+import type { CellOutline } from './cell-outline.ts';
+
 /** What a shape may be bent by; each takes of it what it knows. */
 export interface SpotShape {
   /** Width of an ellipse over its length, 0.2–1. */
@@ -18,6 +20,8 @@ export interface Spot {
   readonly value: (u: number, v: number) => number;
   /** Extent across the dot in cells at a coverage of 0–1: diameter, width of a line or length of a side. */
   readonly size: (coverage: number) => number;
+  /** Its outline as geometry. */
+  readonly outline: CellOutline;
   /** The same shape bent; missing where there is nothing to bend. */
   readonly shaped?: (shape: SpotShape) => Spot;
 }

@@ -1,6 +1,7 @@
 import type { CurvePoint } from '../../tone/curve.ts';
 import { toneRows } from '../../tone/tone-rows.ts';
-import { curveTable, mappedRows } from '../mapped-rows.ts';
+import { curveTable } from '../../tone/curve-table.ts';
+import { mappedRows } from '../mapped-rows.ts';
 import { ink } from '../route-field.ts';
 import { defineRoute, hasTwice, INK_TWICE } from '../route-kind.ts';
 

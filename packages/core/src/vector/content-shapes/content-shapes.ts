@@ -1,5 +1,5 @@
 import type { PlacedOriginal } from '../../original/place-original.ts';
-import type { Area } from '../area.ts';
+import type { Area } from '../../path/area.ts';
 import type { LineShape } from '../line-shape.ts';
 import type { Units } from '../units.ts';
 

@@ -3,7 +3,7 @@ import { drawingOf } from '../../original/contents/drawing.ts';
 import { mapContour, type Contour } from '../../path/contour.ts';
 import { after, inverse, scaled } from '../../raster/affine.ts';
 import type { DrawingContent } from '../../recipe/recipe.ts';
-import { areaOfContours, shared } from '../area.ts';
+import { areaOfContours, shared } from '../../path/area.ts';
 import { curved, flat, strokeArea, type LineShape } from '../line-shape.ts';
 import { boxMap } from '../original-areas.ts';
 import type { Units } from '../units.ts';

@@ -1,6 +1,6 @@
 import type { PlacedOriginal } from '../../original/place-original.ts';
 import type { Content } from '../../recipe/recipe.ts';
-import { shared, type Area } from '../area.ts';
+import { shared, type Area } from '../../path/area.ts';
 import { flat, type LineShape } from '../line-shape.ts';
 import { containerArea } from '../original-areas.ts';
 import type { Units } from '../units.ts';

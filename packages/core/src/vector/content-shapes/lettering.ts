@@ -4,7 +4,7 @@ import type { PlacedOriginal } from '../../original/place-original.ts';
 import { mapContour, type Contour } from '../../path/contour.ts';
 import { after, inverse, scaled } from '../../raster/affine.ts';
 import { mmToPixels } from '../../raster/frame.ts';
-import { areaOfContours, shared, without, type Area } from '../area.ts';
+import { areaOfContours, shared, without, type Area } from '../../path/area.ts';
 import { curved, flat, strokeArea, type LineShape } from '../line-shape.ts';
 import { boxMap } from '../original-areas.ts';
 import type { Units } from '../units.ts';

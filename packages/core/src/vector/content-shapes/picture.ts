@@ -2,7 +2,7 @@ import type { PlacedOriginal } from '../../original/place-original.ts';
 import { lineThreshold, tracedTones } from '../../original/traced.ts';
 import { after, inverse } from '../../raster/affine.ts';
 import type { PictureContent } from '../../recipe/recipe.ts';
-import { shared } from '../area.ts';
+import { shared } from '../../path/area.ts';
 import { levelArea } from '../level-area.ts';
 import { flat, type LineShape } from '../line-shape.ts';
 import { boxArea, cutArea, filmToUnits } from '../original-areas.ts';

@@ -1,6 +1,7 @@
 import type { OriginalRecipe } from '@brachytone/core';
 import { useEffect, useState } from 'react';
-import { inWorker, LAST } from '../../../../engine/engine.ts';
+import { inWorker } from '../../../../engine/engine.ts';
+import { LAST } from '../../../../engine/ranks.ts';
 import { usePictures } from '../../../../engine/use-pictures.ts';
 import { useAppDispatch, useAppSelector } from '../../../../store/store.ts';
 import { useDocument } from '../../../../store/use-job.ts';

@@ -1,4 +1,4 @@
-import { counts, screenKind, SPOTS, type ColourDots } from '@brachytone/core';
+import { screenKind, SPOTS, type ColourDots } from '@brachytone/core';
 import { LIMITS } from '@brachytone/job';
 import { Download } from 'lucide-react';
 import { Button } from '../../../../controls/button.tsx';
@@ -40,11 +40,9 @@ export function ColourDotsControls() {
       {colourDots.spot === 'motif' && (
         <MotifRow name="motif" value={colourDots.motif} set={(label, part) => set(label, part)} />
       )}
-      {Object.entries({ ruling, angle, aspect })
-        .filter(([, field]) => counts(field, settings))
-        .map(([field, described]) => (
-          <FieldRow key={field} name={field} field={described} settings={settings} path={path} set={set} />
-        ))}
+      {Object.entries({ ruling, angle, aspect }).map(([field, described]) => (
+        <FieldRow key={field} name={field} field={described} settings={settings} path={path} set={set} />
+      ))}
       <Row label="Size">
         <Segmented
           label="Size of the colour dots"

@@ -15,7 +15,7 @@ afterAll(() => server.close());
 async function bring(bytes: Uint8Array): Promise<{ body: OriginalView; picture: Picture }> {
   const { body } = await send(server, bytes).expect(201);
   const answer = await server.http
-    .get(`/api/originals/${body.sha256}/levels/0`)
+    .get(`/api/files/${body.sha256}/levels/0`)
     .buffer(true)
     .parse(binary)
     .expect(200);
@@ -47,7 +47,7 @@ describe('good pictures', () => {
     });
     expect(Buffer.compare(picture.data as Uint8Array, raw)).toBe(0);
     const { body: source } = await server.http
-      .get(`/api/originals/${body.sha256}/source`)
+      .get(`/api/files/${body.sha256}/source`)
       .buffer(true)
       .expect(200);
     expect(Buffer.compare(source as Buffer, png)).toBe(0);
@@ -173,7 +173,7 @@ describe('good pictures', () => {
   it('a large one has a small level that is the same as halving gives', async () => {
     const { body } = await bring(await smallPng(2200, 1100));
     expect(body).toMatchObject({ smallLevel: 1 });
-    const small = await server.http.get(`/api/originals/${body.sha256}/levels/1`).buffer(true).expect(200);
+    const small = await server.http.get(`/api/files/${body.sha256}/levels/1`).buffer(true).expect(200);
     expect((small.body as Buffer).subarray(0, 20).toString()).toContain('WIDTH 1100');
   });
 });
@@ -239,10 +239,24 @@ describe('files that are not pictures, or not whole', () => {
   });
 
   it('other kinds of body and addresses are answered in sentences', async () => {
-    const { body } = await server.http.post('/api/originals').send({ a: 1 }).expect(415);
+    const { body } = await server.http.post('/api/files').send({ a: 1 }).expect(415);
     expect(body.detail).toContain('octet-stream');
-    await server.http.get('/api/originals/xyz').expect(422);
-    await server.http.get(`/api/originals/${'0'.repeat(64)}`).expect(404);
-    await server.http.get(`/api/originals/${'0'.repeat(64)}/levels/40`).expect(422);
+    await server.http.get('/api/files/xyz').expect(422);
+    await server.http.get(`/api/files/${'0'.repeat(64)}`).expect(404);
+    await server.http.get(`/api/files/${'0'.repeat(64)}/levels/40`).expect(422);
   });
+});
+
+it('addresses of files from when they were called originals lead on', async () => {
+  const { header } = await server.http.get(`/api/originals/${'0'.repeat(64)}/levels/0`).expect(308);
+  expect(header.location).toBe(`/api/files/${'0'.repeat(64)}/levels/0`);
+});
+
+it('what went wrong on a page reaches the log, within bounds', async () => {
+  await server.http.post('/api/page-failures').send({ message: 'Error: x', stack: '' }).expect(204);
+  await server.http
+    .post('/api/page-failures')
+    .send({ message: 'x'.repeat(501), stack: '' })
+    .expect(422);
+  await server.http.post('/api/page-failures').send({ message: 'x' }).expect(422);
 });

@@ -7,8 +7,8 @@ import {
   JoinType,
   type Paths64,
 } from 'clipper2-ts';
-import { flatten, type Contour, type Polyline } from '../path/contour.ts';
-import type { FillRule } from '../path/fill.ts';
+import { flatten, type Contour, type Polyline } from './contour.ts';
+import type { FillRule } from './fill.ts';
 
 /**
  * Hard-edged parts of the sheet as polygons of whole units of a path. They cross neither themselves nor one another, and holes turn

@@ -33,7 +33,7 @@ const bytesOf = (pyramid: Pyramid): number =>
   pyramid.levels.reduce((sum, level) => sum + (level?.data.byteLength ?? 0), 0);
 
 @Injectable()
-export class OriginalsService {
+export class FilesService {
   private readonly ready = new Map<string, Promise<Pyramid>>();
   private readonly tables = new Map<string, SeparationTable>();
 

@@ -5,7 +5,7 @@ import type { OriginalView, ProfileView } from '@brachytone/job';
 import Joi from 'joi';
 import { Checked } from '../http/checked.ts';
 import { Problem } from '../http/problem.ts';
-import { OriginalsService } from './originals.service.ts';
+import { FilesService } from './files.service.ts';
 
 const sha256 = new Checked(
   Joi.string()
@@ -27,10 +27,10 @@ const separationQuery = new Checked<SeparationQuery>(
   }),
 );
 
-@ApiTags('originals')
-@Controller('api/originals')
-export class OriginalsController {
-  constructor(@Inject(OriginalsService) private readonly originals: OriginalsService) {}
+@ApiTags('files')
+@Controller('api/files')
+export class FilesController {
+  constructor(@Inject(FilesService) private readonly originals: FilesService) {}
 
   @Post()
   @ApiOperation({ summary: 'Bring in a picture: the file’s bytes as the body, typed by content' })

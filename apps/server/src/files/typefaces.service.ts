@@ -3,12 +3,12 @@ import { join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
 import { SHIPPED_TYPEFACES } from '@brachytone/job';
 import { TYPEFACES_FOLDER } from '../paths.ts';
-import { OriginalsService } from './originals.service.ts';
+import { FilesService } from './files.service.ts';
 
 /** Puts the typefaces that ship with the program among the files brought in, so that lettering names all alike. */
 @Injectable()
 export class TypefacesService {
-  constructor(@Inject(OriginalsService) private readonly originals: OriginalsService) {}
+  constructor(@Inject(FilesService) private readonly originals: FilesService) {}
 
   async load(): Promise<void> {
     for (const { file, sha256 } of SHIPPED_TYPEFACES) {

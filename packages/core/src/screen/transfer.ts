@@ -1,0 +1,123 @@
+import { recentOnly } from '../base/recent.ts';
+import { coverageTable } from '../raster/coverage-table.ts';
+import { percentToCoverage, SOLID } from '../raster/plane.ts';
+import type { CurvePoint } from '../tone/curve.ts';
+import { curveTable } from '../tone/curve-table.ts';
+
+/**
+ * The smallest dot that holds and the largest that stays open, in percent. A tone below the smallest dot is made as it,
+ * or left bare when it asks for less than half of it; a tone above the largest dot, solids included, is made as it.
+ */
+export interface DotLimits {
+  readonly smallest: number;
+  readonly largest: number;
+}
+
+export const NO_LIMITS: DotLimits = { smallest: 0, largest: 100 };
+
+/**
+ * What stands between the coverage that is asked for and the dots that are made of it, all coverages 0–65535. There are three of them:
+ * *asked*, what is to be on the print; *film*, what the film carries; *printed*, what the press makes of that. Without a press what is on
+ * the film is printed.
+ */
+export interface Transfer {
+  /** Cache key: equal iff the transfers are equal. */
+  readonly key: string;
+  /** Film by asked, 65536 coverages; undefined when the film carries what is asked for. */
+  readonly table: Uint16Array | undefined;
+  /** What is made of the coverage that is asked for. */
+  readonly film: (asked: number) => number;
+  /** What the press makes of what is on the film. */
+  readonly printed: (film: number) => number;
+  /** True when more is never made as less and nothing stays bare: it can then be folded into thresholds. */
+  readonly foldable: boolean;
+}
+
+const same = (coverage: number): number => coverage;
+
+/** The film carries what is asked for. */
+export const STRAIGHT_TRANSFER: Transfer = {
+  key: '',
+  table: undefined,
+  film: same,
+  printed: same,
+  foldable: true,
+};
+
+const recentTransfers = recentOnly<Transfer>(48);
+
+const rises = (table: Uint16Array): boolean => {
+  for (let i = 1; i <= SOLID; i++) if (table[i] < table[i - 1]) return false;
+  return table[0] === 0;
+};
+
+/** A transfer by its table. */
+const byTable = (key: string, make: () => Uint16Array): Transfer =>
+  recentTransfers(key, () => {
+    const table = make();
+    return { key, table, film: (asked) => table[asked], printed: same, foldable: rises(table) };
+  });
+
+/** What the limits of dots do. */
+export function limitsTransfer({ smallest, largest }: DotLimits): Transfer {
+  if (smallest === 0 && largest === 100) return STRAIGHT_TRANSFER;
+  return byTable(`${smallest} to ${largest}`, () => {
+    const least = percentToCoverage(smallest);
+    const most = percentToCoverage(largest);
+    return coverageTable((asked) => Math.min(most, asked >= least ? asked : 2 * asked < least ? 0 : least));
+  });
+}
+
+const isStraight = (curve: readonly CurvePoint[]): boolean =>
+  curve.length === 2 && curve[1].in === 100 && curve.every((point) => point.in === point.out);
+
+/** Points of a curve that is made lighter or heavier in its middle. */
+const WEIGHED = 21;
+
+/** What a plate's own curve does, and its weight: lighter (to −100) or heavier (to 100) in the middle tones. */
+export function curveTransfer(curve: readonly CurvePoint[], weight: number): Transfer {
+  if (weight === 0 && isStraight(curve)) return STRAIGHT_TRANSFER;
+  return byTable(JSON.stringify([curve, weight]), () => {
+    if (weight === 0) return curveTable(curve);
+    const own = curveTable(curve);
+    return curveTable(
+      Array.from({ length: WEIGHED }, (_, i) => {
+        const at = own[Math.round((i / (WEIGHED - 1)) * SOLID)] / SOLID;
+        return { in: (100 * i) / (WEIGHED - 1), out: 100 * (at + (weight / 100) * at * (1 - at)) };
+      }),
+    );
+  });
+}
+
+/** One transfer after another. */
+export function inTurn(first: Transfer, second: Transfer): Transfer {
+  const [a, b] = [first.table, second.table];
+  if (!a) return second;
+  if (!b) return first;
+  return byTable(`${first.key} then ${second.key}`, () => a.map((asked) => b[asked]));
+}
+
+const recentInverses = recentOnly<Uint16Array>(48);
+
+/** For each film coverage the most that can be asked for and be made as no more. The transfer must rise. */
+const inverseOf = (key: string, table: Uint16Array): Uint16Array =>
+  recentInverses(key, () => {
+    let asked = 0;
+    return coverageTable((film) => {
+      while (asked < SOLID && table[asked + 1] <= film) asked++;
+      return asked;
+    });
+  });
+
+/**
+ * Thresholds with a transfer folded in, so that comparing needs no further step: asked > new threshold exactly where film > old threshold.
+ *
+ * @throws RangeError when the transfer is not `foldable`
+ */
+export function foldThresholds(thresholds: Uint16Array, { key, table, foldable }: Transfer): Uint16Array {
+  if (!table) return thresholds;
+  if (!foldable)
+    throw new RangeError('Only a transfer that rises from nothing can be folded into thresholds.');
+  const inverse = inverseOf(key, table);
+  return thresholds.map((threshold) => inverse[threshold]);
+}
