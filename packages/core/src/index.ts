@@ -2,7 +2,7 @@
 
 // Lifetimes of a thread's work
 export { beginTask } from './raster/band-plane.ts';
-export { setCacheShare } from './base/recent.ts';
+export { setCacheShare } from './base/cache.ts';
 export { slowBecause } from './kernel/memory.ts';
 
 // Fields of kinds, errors, exact turns
@@ -21,6 +21,7 @@ export {
   type Stroke,
   type TonesField,
 } from './base/field.ts';
+export { clamp, rounded } from './base/numbers.ts';
 export { turnOf } from './base/turn.ts';
 
 // Pixels: planes, bits, pictures, grids
@@ -35,6 +36,7 @@ export { type Pyramid, levelCount, halve, buildPyramid } from './raster/pyramid.
 export type { Region } from './raster/region.ts';
 
 // Colour
+export { luma709 } from './colour/luma.ts';
 export { BLENDS, type Blend } from './colour/blend.ts';
 export { difference2000 } from './colour/difference.ts';
 export { type Lab, xyzToLab, labToXyz, xyzToLinear, labToHex, hexToLab } from './colour/lab.ts';

@@ -12,6 +12,7 @@ import {
   type StartedRoute,
 } from '@brachytone/core';
 import { angleSets } from './angle-sets.ts';
+import { freeId } from './free-id.ts';
 import { LIMITS } from './limits.ts';
 import {
   PRINTING_CONDITIONS,
@@ -41,24 +42,12 @@ const inkOf = (inks: readonly Ink[], id: string): Ink => inks.find((one) => one.
 const apart = (plates: readonly PlateRecipe[], inks: readonly Ink[]): PlateRecipe[] =>
   withAngles(plates, angleSets(plates.map(({ ink }) => inkOf(inks, ink).lab))[0].angles);
 
-/** An id that no ink or plate of a list has yet. */
-function freshId(word: string, taken: ReadonlySet<string>): string {
-  let number = 1;
-  while (taken.has(`${word}-${number}`)) number++;
-  return `${word}-${number}`;
-}
-
 /** A recipe with further inks, each with a plate that is printed last; its screen is like the first plate's. */
 export function withInks(recipe: Recipe, added: readonly Ink[]): Recipe {
   const missing = added.filter(({ id }) => recipe.inks.every((ink) => ink.id !== id));
   if (missing.length === 0) return recipe;
-  const taken = new Set(recipe.plates.map(({ id }) => id));
   const plates = [...recipe.plates];
-  for (const { id } of missing) {
-    const plate = freshId('plate', taken);
-    taken.add(plate);
-    plates.push(plainPlate(plate, id, recipe.plates[0].screen));
-  }
+  for (const { id } of missing) plates.push(plainPlate(freeId('plate', plates), id, recipe.plates[0].screen));
   const inks = [...recipe.inks, ...missing];
   return { ...recipe, inks, plates: apart(plates, inks) };
 }
@@ -101,7 +90,7 @@ export function withHighlights(recipe: Recipe, base: string, apart: boolean): Re
 
 /** A shelf's ink as an ink of a job. */
 export function inkForJob(recipe: Pick<Recipe, 'inks'>, ink: ShelfInk): Ink {
-  return { id: freshId('ink', new Set(recipe.inks.map(({ id }) => id))), ...ink };
+  return { id: freeId('ink', recipe.inks), ...ink };
 }
 
 /** A recipe with an original sent another way; inks that this leaves with nothing to print go, with their plates. */

@@ -23,3 +23,4 @@ export * from './views.ts';
 export * from './typefaces.ts';
 export * from './lettering.ts';
 export * from './films.ts';
+export * from './free-id.ts';

@@ -6,6 +6,7 @@ import {
   type Lab,
   type Overprint,
   type Stock,
+  rounded,
 } from '@brachytone/core';
 
 /** A way of printing in four colours: what its paper, solids and overprints measure. */
@@ -96,9 +97,8 @@ export function onWhite(lab: Lab, paper: Lab): Lab {
   const under = labToWide(paper);
   const light = labToWide(lab);
   const band = (i: 0 | 1 | 2) => light[i] / under[i];
-  const round = (value: number) => Math.round(value * 100) / 100 + 0;
   const [l, a, b] = xyzToLab(wideToXyz([band(0), band(1), band(2)]));
-  return [Math.min(100, round(l)), round(a), round(b)];
+  return [Math.min(100, rounded(l, 2)), rounded(a, 2), rounded(b, 2)];
 }
 
 /** Ids of the process inks as a condition gives them. */

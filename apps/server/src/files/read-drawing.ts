@@ -12,6 +12,8 @@ import {
   type Drawing,
   type Shape,
   type StrokeStyle,
+  luma709,
+  rounded,
 } from '@brachytone/core';
 import type { OriginalFacts } from '@brachytone/job';
 import { XMLParser } from 'fast-xml-parser';
@@ -177,14 +179,13 @@ function contoursOf(d: string, map: Affine, reading: Reading): Contour[] {
     );
   }
   return contours.map(({ start, parts, closed }) => ({
-    start: [round(start[0]), round(start[1])],
-    parts: parts.map((part) => part.map(round)),
+    start: [rounded(start[0], 3), rounded(start[1], 3)],
+    parts: parts.map((part) => part.map((value) => rounded(value, 3))),
     closed,
   }));
 }
 
 /** Thousandths of a unit are finer than any film. */
-const round = (value: number): number => Math.round(value * 1000) / 1000;
 
 function addPath(
   attributes: Node['attributes'],
@@ -233,5 +234,5 @@ function isDark(paint: string, opacity: string | undefined, reading: Reading): b
   }
   const [red, green, blue] = colour.slice(1).map((two) => srgbToLinear(parseInt(two, 16) / 255));
   // Lighter than half to the eye (L* 50 reflects 18.4 %) is paper, not ink.
-  return 0.2126 * red + 0.7152 * green + 0.0722 * blue < 0.184;
+  return luma709(red, green, blue) < 0.184;
 }

@@ -1,4 +1,4 @@
-import { INTENTS, type Intent, type Lab, type SeparationTable } from '@brachytone/core';
+import { INTENTS, type Intent, type Lab, type SeparationTable, rounded } from '@brachytone/core';
 import type { OriginalFacts, ProfileView } from '@brachytone/job';
 import type { Lcms } from 'lcms-wasm';
 import { Problem } from '../http/problem.ts';
@@ -148,11 +148,10 @@ export function profileView(bytes: Uint8Array): Promise<ProfileView> {
         NO_SHORT_CUTS,
         (transform) => lcms.cmsDoTransform(transform, inks, 16),
       );
-      const round = (value: number) => Math.round(value * 100) / 100 + 0;
       return Array.from({ length: 16 }, (_, set): Lab => [
-        Math.min(100, Math.max(0, round(out[set * 3]))),
-        round(out[set * 3 + 1]),
-        round(out[set * 3 + 2]),
+        Math.min(100, Math.max(0, rounded(out[set * 3], 2))),
+        rounded(out[set * 3 + 1], 2),
+        rounded(out[set * 3 + 2], 2),
       ]);
     };
     const solids = read('absolute');

@@ -1,4 +1,4 @@
-import { hexToLab, labToXyz, xyzToLab, type Lab } from '@brachytone/core';
+import { hexToLab, labToXyz, xyzToLab, type Lab, rounded } from '@brachytone/core';
 
 /** `46 · −24 · −30`. */
 export const labWords = ([l, a, b]: Lab): string =>
@@ -20,11 +20,12 @@ export function parseLab(text: string): Lab | undefined {
   const typed = text.trim().toLowerCase().replace(/[−–]/g, '-');
   if (/^#?[0-9a-f]{6}$/.test(typed)) return hexToLab(typed.replace(/^#?/, '#'));
   const numbers = typed.match(/-?\d+(?:[.,]\d+)?/g)?.map((one) => Number(one.replace(',', '.'))) ?? [];
-  const round = (value: number) => Math.round(value * 100) / 100 + 0;
   if (/^d?\s*\d+(?:[.,]\d+)?\s*d?$/.test(typed) && typed.includes('d') && numbers.length === 1) {
-    return numbers[0] <= 4 ? (ofDensity(numbers[0]).map(round) as unknown as Lab) : undefined;
+    return numbers[0] <= 4
+      ? (ofDensity(numbers[0]).map((value) => rounded(value, 2)) as unknown as Lab)
+      : undefined;
   }
   if (numbers.length !== 3 || numbers[0] < 0 || numbers[0] > 100) return undefined;
   if (Math.abs(numbers[1]) > 160 || Math.abs(numbers[2]) > 160) return undefined;
-  return [round(numbers[0]), round(numbers[1]), round(numbers[2])];
+  return [rounded(numbers[0], 2), rounded(numbers[1], 2), rounded(numbers[2], 2)];
 }

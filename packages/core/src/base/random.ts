@@ -1,4 +1,4 @@
-import { recentOnly } from './recent.ts';
+import { cache } from './cache.ts';
 
 /**
  * A number 0 ≤ n < 2³² that a whole-number place and a seed always give again, with nothing of their order left in it
@@ -21,7 +21,7 @@ export function randomBelow(column: number, y: number): number {
   return (h ^ (h >>> 16)) >>> 0;
 }
 
-const recentColumns = recentOnly<Int32Array>(8);
+const recentColumns = cache<Int32Array>('random columns');
 
 /** The first columns of a seed. */
 export const randomColumns = (seed: number, count: number): Int32Array =>

@@ -1,3 +1,4 @@
+import { rounded } from '../base/numbers.ts';
 import { power } from '../base/power.ts';
 import { inverted, times, type Matrix } from './matrix.ts';
 import { encode8, hexToLinear, type LinearRgb } from './srgb.ts';
@@ -95,9 +96,8 @@ export const labToHex = (lab: Lab): string =>
 
 /** `#rrggbb` as Lab, to two decimals. */
 export function hexToLab(hex: string): Lab {
-  const round = (value: number) => Math.round(value * 100) / 100 + 0;
   const [l, a, b] = linearToLab(...hexToLinear(hex));
-  return [round(l), round(a), round(b)];
+  return [rounded(l, 2), rounded(a, 2), rounded(b, 2)];
 }
 
 /** Entries of the table that pictures are read through. */

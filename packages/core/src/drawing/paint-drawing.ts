@@ -5,7 +5,7 @@ import { strokePolygons } from '../path/stroke.ts';
 import type { Affine } from '../raster/affine.ts';
 import { addBits, clearBits, createBits, keepBits, type Bits } from '../raster/bits.ts';
 import type { Region } from '../raster/region.ts';
-import { recentBytes, recentOnly } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import type { Drawing, Shape } from './drawing.ts';
 
 /** What line work does to a plate: where it prints, and where it leaves bare what lies under it. */
@@ -18,10 +18,10 @@ export interface LineBits {
 const TOLERANCE = 0.05;
 
 /** A drawing's polygons on a grid, kept for the many bands of one film. */
-const recentPainted = recentOnly<{ clips: Polyline[][]; shapes: Polyline[][] }>(6);
+const recentPainted = cache<{ clips: Polyline[][]; shapes: Polyline[][] }>('painted drawings');
 
 /** Its pixels in a region: every plate has the same, and they stay while its screen changes. */
-const recentBits = recentBytes<LineBits>(16 << 20, ({ ink }) => 2 * ink.data.byteLength);
+const recentBits = cache<LineBits>('drawing pixels', ({ ink }) => 2 * ink.data.byteLength);
 
 /**
  * Paints a drawing into a region of pixels, exactly at their resolution: a pixel is inked when its centre lies in a dark

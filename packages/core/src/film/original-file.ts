@@ -9,7 +9,7 @@ import type { OriginalRecipe } from '../recipe/recipe.ts';
 import type { Scene } from '../recipe/scene.ts';
 
 /** Pixels made at once. */
-const BAND_PIXELS = 1 << 18;
+const STRIP_PIXELS = 1 << 18;
 
 /** The pixels an original by itself takes up at a resolution; it may reach beyond the sheet. */
 export function originalArea(
@@ -30,6 +30,6 @@ export function writeOriginal(original: OriginalRecipe, scene: Scene, resolution
   const { frame, region } = originalArea(original, scene, resolution);
   const { width, height } = region;
   const png = colourPng(sink, { width, height, resolution, description: original.name });
-  for (const band of bands(region, BAND_PIXELS)) png.rows(originalPixels(original, scene, frame, band, 1));
+  for (const band of bands(region, STRIP_PIXELS)) png.rows(originalPixels(original, scene, frame, band, 1));
   png.finish();
 }

@@ -1,6 +1,6 @@
 import { FILTER, uploadOnce, kernels, wholesAt } from '../kernel/memory.ts';
 import { power } from '../base/power.ts';
-import { recentOnly } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import type { RowFilter } from './row-filter.ts';
 import { padRow } from './window.ts';
 
@@ -19,7 +19,7 @@ interface Passes {
   readonly weights: Uint16Array;
 }
 
-const recentPasses = recentOnly<Passes>(16);
+const recentPasses = cache<Passes>('filter passes');
 
 /** How a blur of a standard deviation in pixels is made. */
 export function passesOf(sigma: number): Passes {

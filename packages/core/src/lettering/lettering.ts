@@ -2,7 +2,7 @@ import type { Gradient } from '../gradient/gradient.ts';
 import { numberOf } from '../base/identity.ts';
 import { mapContour, type Contour } from '../path/contour.ts';
 import { moved } from '../raster/affine.ts';
-import { recentOnly } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import type { Typeface } from './typeface.ts';
 
 /** What a line along letters does: prints solid, or leaves bare what lies under it. */
@@ -42,7 +42,7 @@ export interface LetteringOutline {
 
 type Layout = Pick<Lettering, 'text' | 'align' | 'tracking' | 'leading'>;
 
-const recentOutlines = recentOnly<LetteringOutline>(16);
+const recentOutlines = cache<LetteringOutline>('letter outlines');
 
 /** Lays lettering out. A text of nothing but spaces has a box one em wide and no contours. */
 export function outlineLettering(

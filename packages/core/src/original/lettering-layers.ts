@@ -1,5 +1,5 @@
 import { MissingMaterial } from '../base/errors.ts';
-import { recentBytes, recentOnly } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import { gradientSize, gradientSource } from '../gradient/gradient-source.ts';
 import {
   letteringReach,
@@ -47,7 +47,7 @@ interface Polygons {
   readonly inner: Polyline[];
 }
 
-const recentPolygons = recentOnly<Polygons>(8);
+const recentPolygons = cache<Polygons>('letter polygons');
 
 function polygonsOf(content: Lettering, placing: Placing): Polygons {
   const { original, materials, frame } = placing;
@@ -79,7 +79,7 @@ interface Parts {
 }
 
 /** Every plate has the same letters, and they stay while its screen changes. */
-const recentParts = recentBytes<Parts>(16 << 20, ({ filled }) => 3 * filled.data.byteLength);
+const recentParts = cache<Parts>('letter pixels', ({ filled }) => 3 * filled.data.byteLength);
 
 /** The parts of lettering in a region; they must not be changed. */
 function partsOf(content: Lettering, placing: Placing, region: Region): Parts {

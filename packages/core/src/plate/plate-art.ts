@@ -1,4 +1,5 @@
 import { lay } from '../drawing/paint-drawing.ts';
+import { cacheBytes } from '../base/cache.ts';
 import { numberOf } from '../base/identity.ts';
 import { bitAt, cropBits, type Bits } from '../raster/bits.ts';
 import { after, moved, scaled } from '../raster/affine.ts';
@@ -52,7 +53,7 @@ export const isEdged = (recipe: Recipe, plate: number): boolean =>
     (one) => recipe.plates[one].edgeSpread !== 0 || recipe.plates[one].strokes.length > 0,
   ) || knockers(recipe, plate).length > 0;
 
-/** Tells apart what plates are made of before they are screened: the same for the same art. */
+/** Cache key: equal iff plates are made of the same before they are screened. */
 export function artKey(recipe: Recipe, plate: number): string {
   const { originals, plates, inks, stock, overprints, sheet } = recipe;
   const shown = originals.filter((original) => original.shown);
@@ -120,21 +121,19 @@ export function plainPlateArt(
   return plainArt(scene, plate, frame, region);
 }
 
-/** Art that another plate asked for, and where it is. */
-interface Kept {
+/** Art that another plate asked for, and where it is: until its own plate comes to be made. */
+interface CachedArt {
   readonly recipe: Recipe;
-  /** Numbers of the things the scene is made of. */
-  readonly things: string;
+  readonly materials: string;
   readonly plate: number;
   readonly frame: Frame;
   readonly region: Region;
   readonly art: PlateArt;
 }
 
-/** Bytes of art that is kept until its own plate comes to be made. */
-const KEPT_BYTES = 48 << 20;
-const kept: Kept[] = [];
-let keptBytes = 0;
+/** The oldest first. Asked for by parts of regions, which keys could not tell. */
+const cached: CachedArt[] = [];
+let cachedBytes = 0;
 
 const bytesOf = ({ tone, line }: PlateArt): number =>
   tone.data.byteLength + (line ? 2 * line.ink.data.byteLength : 0);
@@ -142,20 +141,21 @@ const bytesOf = ({ tone, line }: PlateArt): number =>
 /** Art for another plate's sake; its own plate will want it too. It must not be changed. */
 function cachedArt(scene: Scene, plate: number, frame: Frame, region: Region): PlateArt {
   const art = workedArt(scene, plate, frame, region);
-  kept.push({ recipe: scene.recipe, things: materialsKey(scene), plate, frame, region, art });
-  keptBytes += bytesOf(art);
-  while (keptBytes > KEPT_BYTES && kept.length > 1) keptBytes -= bytesOf(kept.shift()!.art);
+  cached.push({ recipe: scene.recipe, materials: materialsKey(scene), plate, frame, region, art });
+  cachedBytes += bytesOf(art);
+  while (cachedBytes > cacheBytes('art for other plates') && cached.length > 1)
+    cachedBytes -= bytesOf(cached.shift()!.art);
   return art;
 }
 
-/** Tells apart what scenes are made of, as far as it has arrived. */
+/** Cache key: equal iff scenes are made of the same pictures, drawings, typefaces and tables, as far as these have arrived. */
 export const materialsKey = ({ pictures, drawings, typefaces, tables }: Scene): string =>
   [pictures, drawings, typefaces, tables ?? new Map<string, object>()]
     .flatMap((kind) => [...kind.values()])
     .map(numberOf)
     .join(' ');
 
-/** The part of art that was kept; undefined when it was not. */
+/** The part of art that is cached, copied into `out`; undefined when it is not. */
 function takeCached(
   scene: Scene,
   plate: number,
@@ -163,13 +163,13 @@ function takeCached(
   region: Region,
   out: Plane,
 ): PlateArt | undefined {
-  if (kept.length === 0) return undefined;
-  const things = materialsKey(scene);
-  const found = kept.find(
+  if (cached.length === 0) return undefined;
+  const materials = materialsKey(scene);
+  const found = cached.find(
     (one) =>
       one.plate === plate &&
       one.recipe === scene.recipe &&
-      one.things === things &&
+      one.materials === materials &&
       one.frame.resolution === frame.resolution &&
       one.frame.draft === frame.draft &&
       one.region.x <= region.x &&

@@ -1,4 +1,4 @@
-import { recentBytes } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import { createBits, cropBits, enlargeBits, type Bits } from '../raster/bits.ts';
 import type { Frame } from '../raster/frame.ts';
 import type { Region } from '../raster/region.ts';
@@ -22,7 +22,7 @@ const STEP_PIXELS = 1 << 19;
 /** Rows that a quick first picture begins above what it shows. */
 const RUN_IN = 48;
 
-const recentProgress = recentBytes<Progress>(96 << 20, ({ bits }) => bits.data.byteLength + 4096);
+const recentProgress = cache<Progress>('sequential plates', ({ bits }) => bits.data.byteLength + 4096);
 
 /** Cache key: equal iff the plate's art, screen, grid and materials are equal. */
 const keyOf = (scene: Scene, plate: number, frame: Frame): string =>

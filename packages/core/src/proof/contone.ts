@@ -1,3 +1,4 @@
+import { luma709 } from '../colour/luma.ts';
 import { encode8 } from '../colour/srgb.ts';
 import { SOLID } from '../raster/plane.ts';
 import { screenTransfer } from '../screen/screen.ts';
@@ -81,7 +82,7 @@ function layRuby(rgba: Uint8ClampedArray, left: Uint8ClampedArray, whole: Uint8C
   const ruby = new Uint8ClampedArray(rgba.length);
   for (let i = 0; i < ruby.length; i += 4) {
     if (whole[i + 3] === 0 || left[i + 3] === 255) continue;
-    const grey = 0.2126 * whole[i] + 0.7152 * whole[i + 1] + 0.0722 * whole[i + 2];
+    const grey = luma709(whole[i], whole[i + 1], whole[i + 2]);
     for (let k = 0; k < 3; k++) ruby[i + k] = RUBY[k] * 0.78 + grey * 0.22;
     ruby[i + 3] = whole[i + 3];
   }
@@ -106,8 +107,7 @@ export function reachView(
   const model = original?.shown ? routeModel(original.route, inkSetOf(scene.recipe)) : undefined;
   const errors = original && model && reachErrors(original, model, scene, grid, region);
   for (let i = 0; i < rgba.length; i += 4) {
-    const grey =
-      128 + 0.5 * (0.2126 * rgba[i] + 0.7152 * rgba[i + 1] + 0.0722 * rgba[i + 2]) * (rgba[i + 3] / 255);
+    const grey = 128 + 0.5 * luma709(rgba[i], rgba[i + 1], rgba[i + 2]) * (rgba[i + 3] / 255);
     const error = errors ? errors[i / 4] : -1;
     const share = error < 0 ? 0 : Math.min(1, Math.max(0, (error - REACHED) / (FAR - REACHED)));
     for (let k = 0; k < 3; k++) rgba[i + k] = grey + (RUBY[k] - grey) * share;

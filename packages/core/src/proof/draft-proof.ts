@@ -2,7 +2,7 @@ import { encode8 } from '../colour/srgb.ts';
 import { demichel } from '../ink/model.ts';
 import { power } from '../base/power.ts';
 import type { Frame } from '../raster/frame.ts';
-import { recentOnly } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import { inkedAreas, type Shown, type View, type ViewRows } from './proof.ts';
 import type { Scene } from '../recipe/scene.ts';
 import { WIDE_TO_SRGB } from '../colour/wide-to-srgb.ts';
@@ -13,7 +13,7 @@ const STEPS = 16;
 export const MOST_DRAFTED = 4;
 
 /** Colours by the plates' shares, each found when it is first asked for: 0 until then. */
-const recentColours = recentOnly<Uint32Array>(4);
+const recentColours = cache<Uint32Array>('draft colours');
 
 /**
  * A first picture of plates: it takes it that they know nothing of one another within a pixel (Demichel), and that light spreads within

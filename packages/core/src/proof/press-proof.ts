@@ -8,7 +8,7 @@ import { WIDE_TO_SRGB } from '../colour/wide-to-srgb.ts';
 import { power } from '../base/power.ts';
 import { mmToPixels, type Frame } from '../raster/frame.ts';
 import { randomAt } from '../base/random.ts';
-import { recentBytes, recentOnly } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import { latticeOf } from '../screen/screen.ts';
 import { blurLight } from './blur-light.ts';
 import { proof, type Shown, type View, type ViewRows } from './proof.ts';
@@ -183,7 +183,7 @@ function placeOnSheet(frame: Frame, view: View, { first }: ViewRows) {
 }
 
 /** Surfaces of stocks as they are looked at: they stay while screens and inks change. */
-const recentSurfaces = recentBytes<Float32Array>(8 << 20, ({ byteLength }) => byteLength);
+const recentSurfaces = cache<Float32Array>('stock surfaces', ({ byteLength }) => byteLength);
 
 /** Light that the stock's surface adds or takes in each screen pixel of some rows of a view, as factors. */
 function surfaceOf(texture: Texture, frame: Frame, view: View, rows: ViewRows, perMm: number): Float32Array {
@@ -225,7 +225,7 @@ function spreadLight(
 /** Steps of the table that powers are read through. */
 const STEPS = 4096;
 
-const recentPowers = recentOnly<Float64Array>(4);
+const recentPowers = cache<Float64Array>('light powers');
 
 /** Makes numbers of 0 to 1 and a little more their n-th powers, by a table. */
 function toPower(plane: Float32Array, n: number): Float32Array {

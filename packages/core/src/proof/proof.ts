@@ -1,7 +1,8 @@
+import { clamp } from '../base/numbers.ts';
 import { bitAt, bothOf, type Bits } from '../raster/bits.ts';
 import { bands } from '../raster/region.ts';
 import { encode8, type LinearRgb } from '../colour/srgb.ts';
-import { recentOnly } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import { areaSums, blankAreas, boxesOf } from './average.ts';
 import { COUNTED_PLATES } from '../kernel/memory.ts';
 import { withWorkBits } from '../raster/work-memory.ts';
@@ -32,7 +33,7 @@ export interface Shown {
 }
 
 /** Pixels of bits held at once while averaging. */
-const BAND_PIXELS = 1 << 22;
+const COUNTED_PIXELS = 1 << 22;
 
 /**
  * What the plates look like: where a screen pixel covers one device pixel or more, the mean over exactly its area of
@@ -108,7 +109,7 @@ export function inkedAreas(
   const region = { x: across.start, y: down.start, width: across.size, height: down.size };
   const together = plates.length <= COUNTED_PLATES ? areaSums(boxes, plates.length, areas) : undefined;
   const sums = together ? [] : areas.map((area) => area && areaSums(boxes, 1, [undefined, area]));
-  for (const band of bands(region, BAND_PIXELS, 1)) {
+  for (const band of bands(region, COUNTED_PIXELS, 1)) {
     withWorkBits(plates.length, band.width, band.height, (work) => {
       const alone = plates.map((plate, k) => plateBits(scene, plate, frame, band, work[k]));
       together?.add(alone, band.y);
@@ -137,7 +138,7 @@ export function sharesAt(
 }
 
 /** Ramps from stock to ink in 65536 steps, three bytes each. */
-const recentRamps = recentOnly<Uint8Array>(8);
+const recentRamps = cache<Uint8Array>('ink ramps');
 
 /** Paints one ink by its ramp, which is much quicker than mixing every pixel; gives the sum of inked shares. */
 function paintOne(
@@ -225,11 +226,10 @@ export function enlargedSets(
   const bits = plates.map((plate) => plateBits(scene, plate, frame, region));
   const sets = new Uint8Array(view.columns * rows.count);
   const counts = plates.map(() => 0);
-  const clamp = (value: number, limit: number) => Math.min(limit - 1, Math.max(0, value));
   for (let j = 0, i = 0; j < rows.count; j++) {
-    const y = clamp(Math.floor(view.y + (rows.first + j + 0.5) * stepY) - down.start, down.size);
+    const y = clamp(Math.floor(view.y + (rows.first + j + 0.5) * stepY) - down.start, 0, down.size - 1);
     for (let column = 0; column < view.columns; column++, i++) {
-      const x = clamp(Math.floor(view.x + (column + 0.5) * stepX) - across.start, across.size);
+      const x = clamp(Math.floor(view.x + (column + 0.5) * stepX) - across.start, 0, across.size - 1);
       for (let k = 0; k < bits.length; k++) {
         if (!bitAt(bits[k], x, y)) continue;
         sets[i] |= 1 << k;

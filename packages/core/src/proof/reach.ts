@@ -3,7 +3,7 @@ import { predict } from '../ink/model.ts';
 import { createPlane, SOLID } from '../raster/plane.ts';
 import { readInto } from '../raster/read-rows.ts';
 import { intersect, isEmpty, type Region } from '../raster/region.ts';
-import { recentOnly } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import { placeOriginal } from '../original/place-original.ts';
 import type { OriginalRecipe } from '../recipe/recipe.ts';
 import type { Materials } from '../recipe/scene.ts';
@@ -15,7 +15,7 @@ import type { RouteModel } from '../separation/route.ts';
 import type { Route } from '../separation/routes/index.ts';
 import { targetOf } from '../separation/target.ts';
 
-const recentErrors = recentOnly<Grid>(6);
+const recentErrors = cache<Grid>('reach errors');
 
 /** CIEDE2000 between what colours should print as and what their inks are predicted to give, on the grid of a route's table. */
 function reachGrid(route: Route, { model, limit, table: tableOf }: RouteModel): Grid {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { setCacheShare } from '../base/recent.ts';
+import { setCacheShare } from '../base/cache.ts';
 import { cutRows } from './rows.ts';
 import { greyPicture, toneOf, toneStep } from '../testing.ts';
 import { pictureSource } from '../tone/picture-source.ts';

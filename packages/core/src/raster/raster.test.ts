@@ -1,6 +1,5 @@
 import fc from 'fast-check';
 import sharp from 'sharp';
-import { recentOnly } from '../base/recent.ts';
 import { greyPicture } from '../testing.ts';
 import { readPam, writePam } from './pam.ts';
 import type { Picture } from './picture.ts';
@@ -131,11 +130,4 @@ describe('regions', () => {
     );
     expect(intersect({ x: 0, y: 0, width: 5, height: 5 }, { x: 9, y: 1, width: 5, height: 5 }).width).toBe(0);
   });
-});
-
-it('a recent-only cache lets go of the value used longest ago', () => {
-  const cache = recentOnly<number>(2);
-  let made = 0;
-  const get = (key: string) => cache(key, () => ++made);
-  expect([get('a'), get('b'), get('a'), get('c'), get('a'), get('b')]).toEqual([1, 2, 1, 3, 1, 4]);
 });

@@ -1,5 +1,5 @@
 import { addressOf, uploadOnce, kernels, pixelsAt, ROWS } from '../kernel/memory.ts';
-import { recentOnly } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import type { Plane } from './plane.ts';
 import type { Region } from './region.ts';
 import type { Rows } from './rows.ts';
@@ -45,7 +45,7 @@ interface Columns {
 const READ = 16;
 
 /** Bands of one film read the same columns over and over. */
-const recentColumns = recentOnly<Columns>(48);
+const recentColumns = cache<Columns>('resampling columns');
 
 function columnsOf(map: AxisMap, start: number, count: number, limit: number): Columns {
   return recentColumns(`${map.origin} ${map.step} ${start} ${count} ${limit}`, () => {

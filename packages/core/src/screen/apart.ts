@@ -1,9 +1,9 @@
-import { recentOnly } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import type { Spot } from './spot/spot.ts';
 
 const SIDE = 128;
 
-const recentMost = recentOnly<number>(32);
+const recentMost = cache<number>('largest dots');
 
 /**
  * The largest coverage in percent at which marks leave a gap between them: nothing is inked within half of it of the edges

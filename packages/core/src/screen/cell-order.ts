@@ -1,4 +1,4 @@
-import { recentOnly } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import { brickColumn, brickOf, brickRow } from './brick.ts';
 
 /** How far chosen cells repel others, in cells. */
@@ -13,7 +13,7 @@ const FORCES = Float64Array.from({ length: ACROSS * ACROSS }, (_, i) => {
   return Math.round(2 ** 20 * Math.max(0, 1 - squared / (REACH * REACH)) ** 8);
 });
 
-const recentRanks = recentOnly<Uint16Array>(64);
+const recentRanks = cache<Uint16Array>('cell ranks');
 
 /**
  * The order in which a supercell's cells take an extra pixel, so that at every number of them the ones that have it

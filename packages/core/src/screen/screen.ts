@@ -1,7 +1,7 @@
 import { startOfFields } from '../base/field.ts';
 import type { Frame } from '../raster/frame.ts';
 import { MM_PER_INCH } from '../raster/frame.ts';
-import { recentOnly } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import { screenKind } from './kinds/index.ts';
 import type { Lattice, Screener } from './kinds/kind.ts';
 import { limitsTransfer, type DotLimits, type Transfer } from './transfer.ts';
@@ -56,7 +56,7 @@ export function screenGridOf(screen: Screen, frame: Frame): ScreenGrid {
 }
 
 /** A job's plates on all the grids they are drawn on: of drafts, of small pictures, of the film. */
-const recentScreeners = recentOnly<Screener>(48);
+const recentScreeners = cache<Screener>('screeners');
 
 /** The dot limits that a screen keeps, its gap between dots with them. */
 export function limitsOf({ kind, settings, smallest, largest }: Screen): DotLimits {

@@ -1,12 +1,12 @@
 import { SOLID } from '../raster/plane.ts';
-import { recentOnly } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import type { Spot } from './spot/spot.ts';
 import { orderOf } from './tile.ts';
 
 /** Points of a cell's table, each way: the very ones of the table that bits are made by. */
 const SIDE = 256;
 
-const recentTables = recentOnly<Float32Array>(8);
+const recentTables = cache<Float32Array>('smooth cells');
 
 /**
  * Thresholds over one cell that run smoothly: what of a cell lies under a coverage is just that share of it. Points that are inked

@@ -1,4 +1,4 @@
-import { recentOnly } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import { coverageTable } from '../raster/coverage-table.ts';
 import { percentToCoverage, SOLID } from '../raster/plane.ts';
 import type { CurvePoint } from '../tone/curve.ts';
@@ -44,7 +44,7 @@ export const STRAIGHT_TRANSFER: Transfer = {
   foldable: true,
 };
 
-const recentTransfers = recentOnly<Transfer>(48);
+const recentTransfers = cache<Transfer>('transfers');
 
 const rises = (table: Uint16Array): boolean => {
   for (let i = 1; i <= SOLID; i++) if (table[i] < table[i - 1]) return false;
@@ -97,7 +97,7 @@ export function inTurn(first: Transfer, second: Transfer): Transfer {
   return byTable(`${first.key} then ${second.key}`, () => a.map((asked) => b[asked]));
 }
 
-const recentInverses = recentOnly<Uint16Array>(48);
+const recentInverses = cache<Uint16Array>('inverse transfers');
 
 /** For each film coverage the most that can be asked for and be made as no more. The transfer must rise. */
 const inverseOf = (key: string, table: Uint16Array): Uint16Array =>

@@ -14,7 +14,7 @@ import {
 import { createBits, strideOf, type Bits } from '../raster/bits.ts';
 import { percentToCoverage, SOLID, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
-import { recentOnly } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import type { Excess } from './kinds/kind.ts';
 import { PLACES, type Place, type PlaceKind } from '../kernel/places.ts';
 import { placeSegments, SEGMENT } from '../kernel/segments.ts';
@@ -39,7 +39,7 @@ export interface Warp {
   readonly numbers?: { readonly kind: PlaceKind; readonly values: readonly number[] };
 }
 
-const recentTables = recentOnly<Uint16Array>(12);
+const recentTables = cache<Uint16Array>('cell tables');
 
 /**
  * Thresholds over one cell, equalised: a coverage c inks the share c of it, whatever the shape. Entry v · 256 + u, the

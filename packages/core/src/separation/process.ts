@@ -1,7 +1,8 @@
+import { clamp } from '../base/numbers.ts';
 import { anyAmounts, invert, type Bounds } from '../ink/invert.ts';
 import type { InkModel } from '../ink/model.ts';
 import type { Lab } from '../colour/lab.ts';
-import { recentOnly } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import { makeGrid, readGrid, type Grid } from './grid.ts';
 import { targetOf } from './target.ts';
 
@@ -83,15 +84,13 @@ function blackRange(model: InkModel, limit: number, size: number): Grid {
   });
 }
 
-const recentRanges = recentOnly<Grid>(6);
-
-const clamp = (value: number) => Math.min(1, Math.max(0, value));
+const recentRanges = cache<Grid>('black ranges');
 
 /** How much of the black a colour could have the rule gives it, 0–1. */
 function blackShare([l, a, b]: Lab, white: number, black: number, rule: BlackRule): number {
-  const strong = clamp(Math.sqrt(a * a + b * b) / STRONG);
+  const strong = clamp(Math.sqrt(a * a + b * b) / STRONG, 0, 1);
   const darkness = (white - l) / (white - black);
-  const past = clamp((darkness - rule.from / 100) / 0.3);
+  const past = clamp((darkness - rule.from / 100) / 0.3, 0, 1);
   return (rule.generation / 100) * (1 - strong * (1 - rule.replacement / 100)) * past * past * (3 - 2 * past);
 }
 

@@ -1,4 +1,4 @@
-import { recentOnly } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import type { InkSet } from '../ink/ink-set.ts';
 import { inkModel, type InkModel } from '../ink/model.ts';
 import type { Grid } from './grid.ts';
@@ -21,7 +21,7 @@ export function modelOf(ids: readonly string[], inkSet: InkSet): InkModel {
   return { ...model, primaries };
 }
 
-const recentTables = recentOnly<SeparationTable>(10);
+const recentTables = cache<SeparationTable>('separation tables');
 
 /**
  * A table of ink amounts by a model, made once.

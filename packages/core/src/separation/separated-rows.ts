@@ -1,5 +1,5 @@
 import { numberOf } from '../base/identity.ts';
-import { recentBytes } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import type { Rows } from '../raster/rows.ts';
 import { compileTone } from '../tone/compile.ts';
@@ -9,7 +9,7 @@ import { channelRows, channelTone } from './channel-rows.ts';
 import { ROWS_AT_ONCE } from './mapped-rows.ts';
 import { separateBytes, separateRow, type SeparationTable } from './table.ts';
 
-const recentSeparated = recentBytes<Plane[]>(96 << 20, (planes) =>
+const recentSeparated = cache<Plane[]>('separated bands', (planes) =>
   planes.reduce((sum, { data }) => sum + data.byteLength, 0),
 );
 

@@ -1,3 +1,4 @@
+import { LUMA_709 } from '../colour/luma.ts';
 import { fullSample, type Picture } from '../raster/picture.ts';
 import { weightsOf, type HueWeights } from './grey.ts';
 
@@ -27,7 +28,7 @@ export function weightsThatPart(picture: Picture): HueWeights | undefined {
   const covariance = products.map(
     (sum, i) => sum / count - (mean[i % 3] / count) * (mean[Math.floor(i / 3)] / count),
   );
-  let axis = [0.2126, 0.7152, 0.0722];
+  let axis: number[] = [...LUMA_709];
   for (let turn = 0; turn < 200; turn++) {
     const next = [0, 1, 2].map((a) => axis.reduce((sum, value, b) => sum + covariance[3 * a + b] * value, 0));
     const length = Math.sqrt(next.reduce((sum, value) => sum + value * value, 0));

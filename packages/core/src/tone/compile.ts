@@ -3,7 +3,7 @@ import type { RowFilter } from '../filter/row-filter.ts';
 import { coverageTable } from '../raster/coverage-table.ts';
 import { SOLID, type Plane } from '../raster/plane.ts';
 import type { Rows } from '../raster/rows.ts';
-import { recentOnly } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import { stepKind } from './steps/index.ts';
 import type { AreaPlace } from './steps/step.ts';
 import type { GreyReading, Tone, ToneStep } from './tone.ts';
@@ -33,7 +33,7 @@ export interface ToneStage {
 const readGrey = (reading: GreyReading, coverage: number): number =>
   reading === 'dots' ? coverage : 1 - srgbToLinear(1 - coverage);
 
-const recentTables = recentOnly<Uint16Array>(32);
+const recentTables = cache<Uint16Array>('tone tables');
 
 /** Point steps in their order, after the reading of the grey if there is one, as one table of 65536 coverages. */
 function tableOf(reading: GreyReading | undefined, steps: readonly ToneStep[]): Uint16Array {

@@ -1,9 +1,9 @@
-import { recentOnly } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import { coverageTable } from '../raster/coverage-table.ts';
 import { SOLID } from '../raster/plane.ts';
 import { monotoneCurve, type CurvePoint } from './curve.ts';
 
-const recentCurves = recentOnly<Uint16Array>(16);
+const recentCurves = cache<Uint16Array>('tone curves');
 
 /** A tone curve as 65536 coverages. */
 export const curveTable = (curve: readonly CurvePoint[]): Uint16Array =>

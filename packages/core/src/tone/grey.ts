@@ -1,3 +1,4 @@
+import { LUMA_709 } from '../colour/luma.ts';
 import { bytesAt, uploadOnce, kernels, pixelsAt, ROWS } from '../kernel/memory.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import { fullSample, hasAlpha, type Picture } from '../raster/picture.ts';
@@ -24,7 +25,7 @@ export const weightsOf = (red: number, green: number, blue: number): HueWeights 
 });
 
 /** Luma weights of ITU-R BT.709-6, item 3.2: what each hue weighs to the eye. */
-export const BT709: HueWeights = weightsOf(0.2126, 0.7152, 0.0722);
+export const BT709: HueWeights = weightsOf(...LUMA_709);
 
 /** True when the weights are a plain weighted sum of red, green and blue. */
 const isPlainSum = (w: HueWeights): boolean =>

@@ -7,7 +7,7 @@ import { throughFilters, type RowFilter } from '../filter/row-filter.ts';
 import { bandPlane, releaseBand } from '../raster/band-plane.ts';
 import { uploadOnce, kernels } from '../kernel/memory.ts';
 import { recycle } from '../raster/scratch.ts';
-import { recentBytes } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import { compileTone, type ToneStage } from './compile.ts';
 import type { Tone } from './tone.ts';
 
@@ -36,11 +36,11 @@ const MOST_PIXELS = 8e6;
 const LEAST_SHARE = 0.7;
 
 /** Bands of finished tones, of all originals. Once a tone is made, screens can change without making it again. */
-const recentFinished = recentBytes<Plane>(96 << 20, ({ data }) => data.byteLength, releaseBand);
+const recentFinished = cache<Plane>('finished tones', ({ data }) => data.byteLength, releaseBand);
 /** What a step that is being changed begins from: while it is, the steps before it need not be made again. */
-const recentBefore = recentBytes<Plane>(96 << 20, ({ data }) => data.byteLength, releaseBand);
+const recentBefore = cache<Plane>('tones before a step', ({ data }) => data.byteLength, releaseBand);
 /** Bands on their way through the steps. */
-const recentPassing = recentBytes<Plane>(32 << 20, ({ data }) => data.byteLength, releaseBand);
+const recentPassing = cache<Plane>('tones in passing', ({ data }) => data.byteLength, releaseBand);
 
 /** Stages of a source's latest tone, and which of them stayed the same when it changed last. */
 interface Latest {

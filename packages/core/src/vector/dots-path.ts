@@ -25,7 +25,7 @@ const MANY_POINTS = 150e6;
 /** Cells that an outline may stray from a dot's edge, to save points. */
 const STRAYS = 0.002;
 /** Pixels whose tones are had at once. */
-const BAND_PIXELS = 1 << 21;
+const TONE_PIXELS = 1 << 21;
 
 /** How a screen's dots are geometry: each by its size, or by where coverage passes a threshold; undefined where they are pixels. */
 export function dotsManner(screen: Screen): 'lattice' | 'contours' | undefined {
@@ -131,7 +131,7 @@ function excessRows(
   over: (coverage: Plane, region: { x: number; y: number; width: number; height: number }) => Excess,
 ) {
   const whole = { x: 0, y: 0, width: grid.width, height: grid.height };
-  const parts = [...bands(whole, BAND_PIXELS, Math.max(16, 3 * margin))];
+  const parts = [...bands(whole, TONE_PIXELS, Math.max(16, 3 * margin))];
   let band = -1;
   let [tones, excess, top]: [Plane | undefined, Excess | undefined, number] = [undefined, undefined, 0];
   let depths: Float32Array | undefined;

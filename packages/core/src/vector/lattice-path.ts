@@ -1,4 +1,4 @@
-import { recentOnly } from '../base/recent.ts';
+import { cache } from '../base/cache.ts';
 import type { Supercell } from '../screen/supercell.ts';
 import { areaOf, type Piece } from '../path/piece.ts';
 import type { CellOutline } from '../screen/spot/cell-outline.ts';
@@ -15,7 +15,7 @@ const STEPS = 4096;
 const COSTLY_STEPS = 256;
 const COSTLY_SIZES = 128;
 
-const recentOutlines = recentOnly<(tone: number) => Piece[]>(8);
+const recentOutlines = cache<(tone: number) => Piece[]>('dot outlines');
 
 /** Outlines of a shape by tone (0–1), each found when it is first asked for: the size whose area is the tone. */
 export const outlinesOf = (key: string, shape: CellOutline): ((tone: number) => Piece[]) =>

@@ -1,10 +1,10 @@
-import { turnOf, type Crop } from '@brachytone/core';
+import { clamp, turnOf, type Crop } from '@brachytone/core';
 import { recrop } from '@brachytone/job';
 import { useRef, type PointerEvent } from 'react';
 import { useFiles } from '../../store/use-files.ts';
 import { useDocument } from '../../store/use-job.ts';
 import { useEditOriginal, useOriginal } from '../../store/use-original.ts';
-import { clamp, moveCorner, turnedAbout } from './crop-moves.ts';
+import { moveCorner, turnedAbout } from './crop-moves.ts';
 import type { Lie } from './geometry.ts';
 
 const CORNERS = [

@@ -1,10 +1,7 @@
-import type { Crop } from '@brachytone/core';
+import { clamp, type Crop } from '@brachytone/core';
 
 /** Least share of the picture's side that a crop keeps. */
 const LEAST = 0.02;
-
-export const clamp = (value: number, least: number, most: number): number =>
-  Math.min(most, Math.max(least, value));
 
 /** A crop with one corner moved, kept in the picture and, when a shape is given, in that shape (width ÷ height in shares). */
 export function moveCorner(

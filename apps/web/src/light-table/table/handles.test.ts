@@ -1,9 +1,8 @@
 import { boxCorners, boxToPicture, mapPoint, turnOf } from '@brachytone/core';
-import { newGradient } from '@brachytone/job';
+import { freeId, newGradient } from '@brachytone/job';
 import { cropToRatio } from '../docket/original/crop-ratios.ts';
 import { movePoint } from '../docket/tone/curve-points.ts';
 import { moveThreshold } from '../docket/tone/thresholds.ts';
-import { freeId } from '../free-id.ts';
 import { moveCorner, turnedAbout } from './crop-moves.ts';
 import { catches, pullCorner, snap, turnTo } from './place-moves.ts';
 

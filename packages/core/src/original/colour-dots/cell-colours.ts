@@ -1,3 +1,4 @@
+import { luma709 } from '../../colour/luma.ts';
 import { frameOf } from '../../recipe/frame.ts';
 import { MM_PER_INCH, type Frame } from '../../raster/frame.ts';
 import { placeOriginal } from '../place-original.ts';
@@ -54,8 +55,7 @@ export function cellColours(
     readPixel(picture, at.x - 0.5, at.y - 0.5, pixel);
     if (pixel[3] < 128) return NONE;
     const [red, green, blue] = [0, 1, 2].map((k) => Math.round(pixel[k]));
-    // ITU-R BT.709-6, item 3.2.
-    const dark = 1 - (0.2126 * red + 0.7152 * green + 0.0722 * blue) / 255;
+    const dark = 1 - luma709(red, green, blue) / 255;
     return { red, green, blue, covers: (dots.size / 100) * (dots.by === 'tone' ? dark : 1) };
   };
   return (i, j) => {

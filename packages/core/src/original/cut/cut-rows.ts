@@ -6,7 +6,7 @@ import { coverageTable } from '../../raster/coverage-table.ts';
 import { createPlane, SOLID, type Plane } from '../../raster/plane.ts';
 import type { Picture } from '../../raster/picture.ts';
 import type { Pyramid } from '../../raster/pyramid.ts';
-import { recentBytes } from '../../base/recent.ts';
+import { cache } from '../../base/cache.ts';
 import { paintStroke } from '../../tone/paint-stroke.ts';
 import type { CutOut } from '../../recipe/cut-out.ts';
 import { findCut } from './find-cut.ts';
@@ -23,8 +23,8 @@ export interface CutPlane {
   readonly scale: number;
 }
 
-const recentFound = recentBytes<Uint8Array>(64 << 20, (found) => found.byteLength);
-const recentPlanes = recentBytes<Plane>(96 << 20, ({ data }) => data.byteLength);
+const recentFound = cache<Uint8Array>('cut-outs as found', (found) => found.byteLength);
+const recentPlanes = cache<Plane>('cut-outs', ({ data }) => data.byteLength);
 
 /**
  * What stays of a picture, on a grid about as fine as wanted. It is found once on the picture as a whole; coarser grids

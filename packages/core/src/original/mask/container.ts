@@ -10,7 +10,7 @@ import type { OriginalRecipe } from '../../recipe/recipe.ts';
 import { after, inverse, moved, scaled, type Affine } from '../../raster/affine.ts';
 import { createBits, type Bits } from '../../raster/bits.ts';
 import type { Region } from '../../raster/region.ts';
-import { recentOnly } from '../../base/recent.ts';
+import { cache } from '../../base/cache.ts';
 
 interface Outline {
   readonly contours: readonly Contour[];
@@ -78,7 +78,9 @@ export const containerOutlines = (
 /** Curves stray from their straight lines by no more than this, in pixels. */
 const TOLERANCE = 0.05;
 
-const recentPolygons = recentOnly<{ inside: readonly FilledPolygons[]; rim: FilledPolygons | undefined }>(8);
+const recentPolygons = cache<{ inside: readonly FilledPolygons[]; rim: FilledPolygons | undefined }>(
+  'container polygons',
+);
 
 interface FilledPolygons {
   readonly polygons: ReturnType<typeof flatten>[];

@@ -1,4 +1,4 @@
-import { gaussian, gaussianMargin } from '../../filter/gaussian.ts';
+import { gaussian } from '../../filter/gaussian.ts';
 import type { Frame } from '../../raster/frame.ts';
 import { gridToSheet } from '../../recipe/grid-to-sheet.ts';
 import { after, moved, scaled, type Affine } from '../../raster/affine.ts';
@@ -7,7 +7,7 @@ import { createPlane, SOLID, type Plane } from '../../raster/plane.ts';
 import type { Region } from '../../raster/region.ts';
 import { rowsOf } from '../../raster/rows.ts';
 import { readInto } from '../../raster/read-rows.ts';
-import { recentOnly } from '../../base/recent.ts';
+import { cache } from '../../base/cache.ts';
 
 /** Pixels of the soft grid for each standard deviation of its blur. */
 const PER_SIGMA = 3;
@@ -23,7 +23,7 @@ interface Box {
   readonly height: number;
 }
 
-const recentSoft = recentOnly<{ plane: Plane; left: number; top: number; perMm: number }>(8);
+const recentSoft = cache<{ plane: Plane; left: number; top: number; perMm: number }>('soft shapes');
 
 /**
  * A shape blurred, read on any grid: 65535 well inside, 0 well outside. It is drawn once on a coarse grid that its blur
@@ -85,6 +85,3 @@ function shareAt(bits: Bits, x: number, y: number): number {
     count += bitAt(bits, x * FINE + (k % FINE), y * FINE + Math.floor(k / FINE));
   return Math.round((count * SOLID) / (FINE * FINE));
 }
-
-/** How far a blur reaches, in mm, for a standard deviation in mm. */
-export const softReach = (sigma: number): number => (gaussianMargin(PER_SIGMA) / PER_SIGMA) * sigma;

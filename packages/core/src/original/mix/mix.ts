@@ -1,11 +1,11 @@
 import { SOLID, type Plane } from '../../raster/plane.ts';
 import { bitAt, type Bits } from '../../raster/bits.ts';
 import { coverageTable } from '../../raster/coverage-table.ts';
-import { recentOnly } from '../../base/recent.ts';
+import { cache } from '../../base/cache.ts';
 import type { Mix } from '../../recipe/mix.ts';
 import { BLENDS } from '../../colour/blend.ts';
 
-const recentTables = recentOnly<{ inked: Uint16Array; bare: Uint16Array }>(8);
+const recentTables = cache<{ inked: Uint16Array; bare: Uint16Array }>('mix tables');
 
 /** A grey (0 dark – 1 light) with a dot, or the bare place between dots, blended over it. */
 export const mixed = ({ blend, strength }: Mix, grey: number, inked: boolean): number =>

@@ -1,6 +1,6 @@
 import { MM_PER_INCH, mmToPixels, type Frame } from '../../raster/frame.ts';
 import { SOLID } from '../../raster/plane.ts';
-import { recentOnly } from '../../base/recent.ts';
+import { cache } from '../../base/cache.ts';
 import { turnOf } from '../../base/turn.ts';
 import { largestApart } from '../apart.ts';
 import type { DotLimits } from '../transfer.ts';
@@ -14,8 +14,8 @@ import { cellTable, excessOver, screenWarped, shiftFor, type Warp } from '../war
 import { ANGLE, ASPECT, latticeFacts, MOTIF, RULING, SPOT, spotKey, spotWords } from './dot-fields.ts';
 import { defineScreen } from './kind.ts';
 
-const recentSupercells = recentOnly<Supercell>(64);
-const recentThresholds = recentOnly<Thresholds>(48);
+const recentSupercells = cache<Supercell>('supercells');
+const recentThresholds = cache<Thresholds>('thresholds');
 
 /** Part of a cell that ragged edges are frayed by, at most. */
 const FRAY = 0.16;

@@ -4,7 +4,7 @@ import { createBits, type Bits } from '../../raster/bits.ts';
 import { SOLID, type Plane } from '../../raster/plane.ts';
 import type { Region } from '../../raster/region.ts';
 import { cutRows, rowsOf } from '../../raster/rows.ts';
-import { recentOnly } from '../../base/recent.ts';
+import { cache } from '../../base/cache.ts';
 import { turnOf } from '../../base/turn.ts';
 import { placesBy, runningNumbers, type PlaceKind } from '../../kernel/places.ts';
 import { spotOf } from '../spot/index.ts';
@@ -261,7 +261,7 @@ function either(a: Bits, b: Bits): Bits {
   return out;
 }
 
-const recentCrossed = recentOnly<{ lower: Uint16Array; upper: Uint16Array }>(4);
+const recentCrossed = cache<{ lower: Uint16Array; upper: Uint16Array }>('crossed lines');
 
 /**
  * Coverages for two sets of lines that lie over one another like inks (what both leave bare is the product of what each

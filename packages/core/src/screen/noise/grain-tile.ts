@@ -1,5 +1,5 @@
 import { randomAt } from '../../base/random.ts';
-import { recentOnly } from '../../base/recent.ts';
+import { cache } from '../../base/cache.ts';
 import { turnOf } from '../../base/turn.ts';
 import { orderOf, tileOf } from '../tile.ts';
 import type { Thresholds } from '../thresholds.ts';
@@ -19,7 +19,7 @@ const GRAINS = 64;
 const LEAST_SIDE = 256;
 const MOST_SIDE = 1024;
 
-const recentTiles = recentOnly<Thresholds>(4);
+const recentTiles = cache<Thresholds>('grain tiles');
 
 /** Thresholds of seeded noise, band-passed to the size of the grains and drawn out along their direction. */
 export const grainTile = (grain: Grain): Thresholds =>

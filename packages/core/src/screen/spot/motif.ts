@@ -2,7 +2,7 @@ import { flatten, type Polyline } from '../../path/contour.ts';
 import { fillPolygons } from '../../path/fill.ts';
 import { parseContours } from '../../path/parse-path.ts';
 import { bitAt, createBits } from '../../raster/bits.ts';
-import { recentOnly } from '../../base/recent.ts';
+import { cache } from '../../base/cache.ts';
 import { motifPieces } from './motif-outline.ts';
 import type { Spot } from './spot.ts';
 
@@ -12,7 +12,7 @@ const SIDE = 192;
 const SIZES = 128;
 const MOST = 2.6;
 
-const recentMotifs = recentOnly<Polyline[]>(8);
+const recentMotifs = cache<Polyline[]>('motif outlines');
 
 /** A motif's outline: its box has its middle at 0 and just fits a cell; empty when the path encloses nothing. */
 export const readMotif = (path: string): Polyline[] =>
@@ -93,7 +93,7 @@ function growth(lines: readonly Polyline[]): Float64Array {
   return from;
 }
 
-const recentValues = recentOnly<Float64Array>(8);
+const recentValues = cache<Float64Array>('motif growth');
 
 /** The table read between its points, around the cell's edges. It is made when it is first read. */
 function valueOf(path: string): (u: number, v: number) => number {

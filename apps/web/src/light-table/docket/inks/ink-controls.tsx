@@ -1,3 +1,4 @@
+import { rounded } from '@brachytone/core';
 import type { Fountain, Ink, Lab } from '@brachytone/core';
 import { LIMITS } from '@brachytone/job';
 import { LabField } from '../../../controls/lab-field.tsx';
@@ -84,8 +85,11 @@ export function InkControls({ ink }: { ink: Ink }) {
 function neighbour([l, a, b]: Lab): Lab {
   const chroma = Math.max(45, Math.hypot(a, b));
   const hue = Math.atan2(b, a) + 2;
-  const round = (value: number) => Math.round(value * 10) / 10;
-  return [round(Math.max(l, 58)), round(chroma * Math.cos(hue)), round(chroma * Math.sin(hue))];
+  return [
+    rounded(Math.max(l, 58), 1),
+    rounded(chroma * Math.cos(hue), 1),
+    rounded(chroma * Math.sin(hue), 1),
+  ];
 }
 
 function FountainControls({

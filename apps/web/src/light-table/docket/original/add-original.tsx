@@ -1,5 +1,12 @@
 import type { OriginalRecipe } from '@brachytone/core';
-import { addedOriginal, newDrawing, newGradient, newLettering, SHIPPED_TYPEFACES } from '@brachytone/job';
+import {
+  freeId,
+  addedOriginal,
+  newDrawing,
+  newGradient,
+  newLettering,
+  SHIPPED_TYPEFACES,
+} from '@brachytone/job';
 import { Plus } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
@@ -11,7 +18,6 @@ import { useAppDispatch } from '../../../store/store.ts';
 import { useDocument } from '../../../store/use-job.ts';
 import { pickOriginal } from '../../../store/view-slice.ts';
 import { PICTURES } from '../../../shell/file-kinds.ts';
-import { freeId } from '../../free-id.ts';
 
 /** A menu of what can be laid on the sheet; it comes to lie uppermost. */
 export function AddOriginal() {

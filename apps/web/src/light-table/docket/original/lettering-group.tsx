@@ -1,3 +1,4 @@
+import { Select } from '../../../controls/select.tsx';
 import { letteringSize, type Lettering } from '@brachytone/core';
 import { LIMITS, resetLettering, type LetteringChange } from '@brachytone/job';
 import { useRef } from 'react';
@@ -97,25 +98,21 @@ export function LetteringGroup() {
           </p>
         )}
         <Row label="Typeface">
-          <select
-            aria-label="Typeface"
-            className="h-6 min-w-0 grow rounded-sm border border-edge bg-white px-1 hover:border-soft"
+          <Select
+            label="Typeface"
             value={content.font}
-            onChange={(event) => {
-              if (event.target.value === BRING) chooser.current?.click();
-              else void setFont(event.target.value);
+            options={[
+              ...(fonts.some(({ sha256 }) => sha256 === content.font)
+                ? []
+                : [{ value: content.font, name: face?.name ?? '…' }]),
+              ...fonts.map(({ sha256, facts }) => ({ value: sha256, name: facts.typeface ?? 'Typeface' })),
+              { value: BRING, name: 'Bring a font file…' },
+            ]}
+            onChange={(chosen) => {
+              if (chosen === BRING) chooser.current?.click();
+              else void setFont(chosen);
             }}
-          >
-            {!fonts.some(({ sha256 }) => sha256 === content.font) && (
-              <option value={content.font}>{face?.name ?? '…'}</option>
-            )}
-            {fonts.map(({ sha256, facts }) => (
-              <option key={sha256} value={sha256}>
-                {facts.typeface ?? 'Typeface'}
-              </option>
-            ))}
-            <option value={BRING}>Bring a font file…</option>
-          </select>
+          />
         </Row>
         {face && (
           <SliderRow

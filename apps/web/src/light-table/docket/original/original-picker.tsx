@@ -1,3 +1,4 @@
+import { Select } from '../../../controls/select.tsx';
 import { useAppDispatch } from '../../../store/store.ts';
 import { useDocument } from '../../../store/use-job.ts';
 import { useOriginal } from '../../../store/use-original.ts';
@@ -12,18 +13,12 @@ export function OriginalPicker() {
   return (
     <label className="mb-2 flex items-center gap-2">
       <span className="text-soft">Of</span>
-      <select
-        aria-label="Original"
-        className="h-6 min-w-0 grow rounded-sm border border-edge bg-white px-1 hover:border-soft"
+      <Select
+        label="Original"
         value={original.id}
-        onChange={(event) => dispatch(pickOriginal(event.target.value))}
-      >
-        {originals.map(({ id, name }) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </select>
+        options={originals.map(({ id, name }) => ({ value: id, name }))}
+        onChange={(id) => dispatch(pickOriginal(id))}
+      />
     </label>
   );
 }

@@ -1,3 +1,4 @@
+import { Select } from '../../../controls/select.tsx';
 import { effectiveResolution, latticeOf, type Crop, type PictureContent } from '@brachytone/core';
 import { cropToSheet, LIMITS, placeOnSheet, recrop } from '@brachytone/job';
 import { Button } from '../../../controls/button.tsx';
@@ -12,6 +13,8 @@ import { bytesWords } from '../../../words/words.ts';
 import { Fact, Group, ResetButton, Row } from '../group.tsx';
 import { cropToRatio, RATIOS } from './crop-ratios.ts';
 import { LineGroup } from './line-group.tsx';
+
+const SHEETS_OWN = 'The sheet’s';
 
 /** A picture's file, crop and effective resolution. */
 export function PictureGroup() {
@@ -47,12 +50,20 @@ export function PictureGroup() {
         }
       >
         <Row label="Shape">
-          <select
-            aria-label="Shape of the crop"
-            className="h-6 grow rounded-sm border border-edge bg-white px-1 hover:border-soft"
+          <Select
+            label="Shape of the crop"
             value=""
-            onChange={(event) => {
-              const ratio = RATIOS.find(({ name }) => name === event.target.value);
+            options={[
+              {
+                value: '',
+                name: `${Math.round(crop.width * file.width)} × ${Math.round(crop.height * file.height)} px`,
+                disabled: true,
+              },
+              { value: SHEETS_OWN, name: SHEETS_OWN },
+              ...RATIOS.map(({ name }) => ({ value: name, name })),
+            ]}
+            onChange={(chosen) => {
+              const ratio = RATIOS.find(({ name }) => name === chosen);
               const shape = ratio?.ratio ?? recipe.sheet.width / recipe.sheet.height;
               setCrop(
                 ratio?.ratio === 0
@@ -60,15 +71,7 @@ export function PictureGroup() {
                   : cropToRatio(crop, file, shape),
               );
             }}
-          >
-            <option value="" disabled>
-              {Math.round(crop.width * file.width)} × {Math.round(crop.height * file.height)} px
-            </option>
-            <option>The sheet’s</option>
-            {RATIOS.map(({ name }) => (
-              <option key={name}>{name}</option>
-            ))}
-          </select>
+          />
           <Button
             className="!h-6 !px-2"
             aria-pressed={cropping}

@@ -1,3 +1,4 @@
+import { Select } from '../../../controls/select.tsx';
 import { refit, sheetName, SHEETS, LIMITS } from '@brachytone/job';
 import { Button } from '../../../controls/button.tsx';
 import { NumberField } from '../../../controls/number-field.tsx';
@@ -32,19 +33,15 @@ export function SheetGroup() {
   return (
     <Group name="Sheet">
       <Row label="Size">
-        <select
-          aria-label="Sheet size"
-          className="h-6 grow rounded-sm border border-edge bg-white px-1 hover:border-soft"
+        <Select
+          label="Sheet size"
           value={sheetName(sheet.width, sheet.height) ?? ''}
-          onChange={(event) => takeName(event.target.value)}
-        >
-          <option value="" disabled>
-            free
-          </option>
-          {SHEETS.map(({ name }) => (
-            <option key={name}>{name}</option>
-          ))}
-        </select>
+          options={[
+            { value: '', name: 'free', disabled: true },
+            ...SHEETS.map(({ name }) => ({ value: name, name })),
+          ]}
+          onChange={takeName}
+        />
         <Button className="!h-6 !px-2" onClick={() => resize(sheet.height, sheet.width)}>
           Turn
         </Button>

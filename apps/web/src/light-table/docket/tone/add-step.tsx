@@ -1,10 +1,10 @@
+import { freeId } from '@brachytone/job';
 import { startOf, STEP_KINDS, type StepKind, type ToneStep } from '@brachytone/core';
 import { Plus } from 'lucide-react';
 import { Menu, MenuItem } from '../../../controls/menu.tsx';
 import { useAppDispatch } from '../../../store/store.ts';
 import { useEditOriginal, useOriginal } from '../../../store/use-original.ts';
 import { openStep } from '../../../store/view-slice.ts';
-import { freeId } from '../../free-id.ts';
 
 /** A menu of every kind of tone step; the chosen one comes last, with its card open. */
 export function AddStep() {

@@ -1,6 +1,6 @@
-import { monotoneCurve, type CurvePoint } from '@brachytone/core';
+import { clamp, monotoneCurve, rounded, type CurvePoint } from '@brachytone/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { APART, clamp, movePoint, round } from './curve-points.ts';
+import { APART, movePoint } from './curve-points.ts';
 import { Histogram } from './histogram.tsx';
 
 const WIDTH = 258;
@@ -59,7 +59,7 @@ export function CurveChart({
     onChange(
       [
         ...points.slice(0, at),
-        { in: round(tone.in), out: round(clamp(tone.out, 0, 100)) },
+        { in: rounded(tone.in, 1), out: rounded(clamp(tone.out, 0, 100), 1) },
         ...points.slice(at),
       ],
       gesture,

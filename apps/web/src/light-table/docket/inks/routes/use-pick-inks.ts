@@ -1,4 +1,4 @@
-import { inkOfColour, type Ink, type OriginalRecipe } from '@brachytone/core';
+import { inkOfColour, type Ink, type OriginalRecipe, rounded } from '@brachytone/core';
 import { inkForJob } from '@brachytone/job';
 import { inWorker } from '../../../../engine/engine.ts';
 import { useDocument } from '../../../../store/use-job.ts';
@@ -36,10 +36,9 @@ export function usePickInks(): (original: OriginalRecipe, count: number) => Prom
       inks.push(inkForJob({ inks: [...recipe.inks, ...inks] }, one));
     };
     if (dark) add('White, covering', [96, -0.5, 1], 0.97);
-    const round = (value: number) => Math.round(value * 10) / 10;
     for (const colour of colours.slice(0, dark ? count - 1 : count)) {
       const [l, a, b] = inkOfColour(colour, lab);
-      const ink: Ink['lab'] = [round(l), round(a), round(b)];
+      const ink: Ink['lab'] = [rounded(l, 1), rounded(a, 1), rounded(b, 1)];
       add(nameOf(ink), ink, dark ? 0.6 : 0);
     }
     return inks;

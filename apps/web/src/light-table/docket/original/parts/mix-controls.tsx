@@ -1,3 +1,4 @@
+import { Select } from '../../../../controls/select.tsx';
 import type { Blend, Mix } from '@brachytone/core';
 import { PERCENT } from '../../../../words/quantity.ts';
 import { SliderRow } from '../../../../controls/slider-row.tsx';
@@ -13,6 +14,11 @@ const BLEND_NAMES: Record<Blend, string> = {
   'soft-light': 'Soft light',
 };
 
+const BLEND_OPTIONS = (Object.keys(BLEND_NAMES) as Blend[]).map((value) => ({
+  value,
+  name: BLEND_NAMES[value],
+}));
+
 export const mixWords = ({ blend, strength }: Mix): string =>
   `${BLEND_NAMES[blend].toLowerCase()}, ${strength} %`;
 
@@ -26,18 +32,12 @@ export function MixControls() {
   return (
     <>
       <Row label="Blend">
-        <select
-          aria-label="Blend"
-          className="h-6 grow rounded-sm border border-edge bg-white px-1 hover:border-soft"
+        <Select
+          label="Blend"
           value={mix.blend}
-          onChange={(event) => set({ blend: event.target.value as Blend })}
-        >
-          {Object.entries(BLEND_NAMES).map(([value, name]) => (
-            <option key={value} value={value}>
-              {name}
-            </option>
-          ))}
-        </select>
+          options={BLEND_OPTIONS}
+          onChange={(blend) => set({ blend })}
+        />
       </Row>
       <SliderRow
         label="Strength"

@@ -1,4 +1,4 @@
-/** An id made of a word and a number that none of the list has. */
+/** An id made of a word and a number that nothing in a list has. */
 export function freeId(word: string, list: readonly { readonly id: string }[]): string {
   const taken = new Set(list.map(({ id }) => id));
   let number = list.length + 1;

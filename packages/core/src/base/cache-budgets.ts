@@ -1,0 +1,62 @@
+/**
+ * What each cache of a thread may hold, in MB (2²⁰ bytes): together `CACHE_MEGABYTES` at most.
+ *
+ * Bands and pixels are the largest: what a slider needs again from one movement to the next. Threads that make whole films from top to
+ * bottom make do with a share of these (`setCacheShare`).
+ */
+export const PIXEL_BUDGETS = {
+  'finished tones': 96,
+  'tones before a step': 96,
+  'tones in passing': 32,
+  'separated bands': 96,
+  'cut-outs': 96,
+  'cut-outs as found': 64,
+  'art for other plates': 48,
+  'drawing pixels': 16,
+  'letter pixels': 16,
+  'stock surfaces': 8,
+} as const;
+
+/** Tables and geometry, and plates that would have to be made from their top again: needed by every strip of a film. */
+export const TABLE_BUDGETS = {
+  'sequential plates': 96,
+  // Thresholds, cells, curves.
+  thresholds: 64,
+  screeners: 64,
+  'cell tables': 4,
+  'smooth cells': 4,
+  'crossed lines': 1,
+  'grain tiles': 8,
+  supercells: 1,
+  'cell ranks': 2,
+  'motif outlines': 1,
+  'motif growth': 4,
+  'largest dots': 1,
+  transfers: 8,
+  'inverse transfers': 8,
+  'tone curves': 4,
+  'tone tables': 4,
+  'mix tables': 4,
+  'separation tables': 4,
+  'black ranges': 4,
+  'reach errors': 2,
+  // Geometry.
+  'painted drawings': 16,
+  'letter outlines': 4,
+  'letter polygons': 8,
+  'container polygons': 4,
+  'soft shapes': 30,
+  'dot outlines': 8,
+  // Filters and what is shown.
+  'filter passes': 2,
+  'resampling columns': 16,
+  'random columns': 8,
+  'ink ramps': 2,
+  'draft colours': 2,
+  'light powers': 4,
+} as const;
+
+export type CacheName = keyof typeof PIXEL_BUDGETS | keyof typeof TABLE_BUDGETS;
+
+/** All caches of a thread together, MB at most. */
+export const CACHE_MEGABYTES = 960;
