@@ -348,7 +348,7 @@ if ('WebAssembly' in globalThis) {
   const fit = { columns: 446, rows: 631 };
   const draft = measure(15, () => {
     const view = { x: 0, y: 0, width: draftFrame.width, height: draftFrame.height, ...fit };
-    proof(scene, draftFrame, view, { first: 0, count: fit.rows }, [0], colours);
+    proof({ scene, frame: draftFrame, view, rows: { first: 0, count: fit.rows }, plates: [0] }, colours);
   });
   rows.push({
     work: 'first picture of an A3 sheet at fit',
@@ -358,7 +358,7 @@ if ('WebAssembly' in globalThis) {
   });
   const exact = measure(3, () => {
     const view = { x: 0, y: 0, width: frame.width, height: frame.height, ...fit };
-    proof(scene, frame, view, { first: 0, count: fit.rows }, [0], colours);
+    proof({ scene, frame, view, rows: { first: 0, count: fit.rows }, plates: [0] }, colours);
   });
   add('exact picture of an A3 sheet at fit', (frame.width * frame.height) / 1e6, exact, '—');
 

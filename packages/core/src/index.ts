@@ -168,5 +168,6 @@ export { vectorManner } from './vector/plate-group.ts';
 export { labsOf, coloursAt } from './proof/colours-at.ts';
 export { toneView, originalView, reachView } from './proof/contone.ts';
 export { type ProofLook, PLAIN_LOOK, pressProof } from './proof/press-proof.ts';
-export { type Shown, type View, type ViewRows, proof } from './proof/proof.ts';
+export type { PlatesView, SceneView, Shown, View, ViewRows } from './proof/plates-view.ts';
+export { proof } from './proof/proof.ts';
 export { reachSummary } from './proof/reach.ts';

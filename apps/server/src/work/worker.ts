@@ -145,11 +145,13 @@ export async function proof({ recipe, materials, longer }: Tasks['proof']['given
   const columns = Math.max(1, Math.round(width * scale));
   const rows = Math.max(1, Math.round(height * scale));
   const { rgba } = pressProof(
-    sceneOf(recipe, materials),
-    frame,
-    { x: bleed, y: bleed, width, height, columns, rows },
-    { first: 0, count: rows },
-    recipe.plates.flatMap(({ printed }, i) => (printed ? [i] : [])),
+    {
+      scene: sceneOf(recipe, materials),
+      frame,
+      view: { x: bleed, y: bleed, width, height, columns, rows },
+      rows: { first: 0, count: rows },
+      plates: recipe.plates.flatMap(({ printed }, i) => (printed ? [i] : [])),
+    },
     PLAIN_LOOK,
   );
   return sharp(rgba, { raw: { width: columns, height: rows, channels: 4 } })

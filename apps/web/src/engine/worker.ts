@@ -183,21 +183,21 @@ const workerApi = {
   /** The same, pixel by pixel. */
   drawn({ recipe, frame, view, rows, what }: DrawRequest): Shown {
     beginTask();
-    const scene = { recipe, ...materials };
+    const request = { scene: { recipe, ...materials }, frame, view, rows };
     if (what.kind === 'bits') {
-      const shown = proof(scene, frame, view, rows, what.plates, what.colours);
+      const shown = proof({ ...request, plates: what.plates }, what.colours);
       return transfer(shown, [shown.rgba.buffer]);
     }
     if (what.kind === 'proof') {
-      const shown = pressProof(scene, frame, view, rows, what.plates, what.look);
+      const shown = pressProof({ ...request, plates: what.plates }, what.look);
       return transfer(shown, [shown.rgba.buffer]);
     }
     const rgba =
       what.kind === 'reach'
-        ? reachView(scene, what.original, frame, view, rows)
+        ? reachView(request, what.original)
         : what.kind === 'original'
-          ? originalView(scene, frame, view, rows, what.cutting)
-          : toneView(scene, what.plate, frame, view, rows, what.ends ? ENDS : undefined);
+          ? originalView(request, what.cutting)
+          : toneView(request, what.plate, what.ends ? ENDS : undefined);
     return transfer({ rgba, inked: [] }, [rgba.buffer]);
   },
 

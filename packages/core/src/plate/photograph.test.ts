@@ -35,7 +35,7 @@ describe('a real photograph, screened and averaged back', () => {
     };
     const scene = sceneOf(picture, sheet, { ruling: sheet.resolution / 5.5, angle: 18.4 });
     const frame = filmFrame(scene.recipe);
-    const asked = greyCoverage(picture, BT709, compileTone(NO_TONE, { scale: 1, ppi: 300 })[0].table!, {
+    const asked = greyCoverage(picture, BT709, compileTone(NO_TONE, { scale: 1, ppi: 300 })[0].table, {
       x: 0,
       y: 0,
       width: info.width,

@@ -7,10 +7,8 @@ import { inkSetOf } from '../recipe/ink-set.ts';
 import { routeModel } from '../separation/route.ts';
 import { plateCoverage } from '../plate/plate-art.ts';
 import { frameOf } from '../recipe/frame.ts';
-import type { Frame } from '../raster/frame.ts';
 import { layPixels, originalPixels } from '../original/original-pixels.ts';
-import type { View, ViewRows } from './proof.ts';
-import type { Scene } from '../recipe/scene.ts';
+import type { SceneView } from './plates-view.ts';
 
 /** Hard edges are drawn so many times as fine as the screen each way. */
 const FINE = 3;
@@ -23,14 +21,12 @@ const FINE = 3;
  *             what it leaves bare
  */
 export function toneView(
-  scene: Scene,
+  request: SceneView,
   plate: number,
-  frame: Frame,
-  view: View,
-  rows: ViewRows,
   ends?: { readonly solid: readonly number[]; readonly bare: readonly number[] },
 ): Uint8ClampedArray<ArrayBuffer> {
-  const { grid, region } = screenGrid(scene, frame, view, rows);
+  const { scene } = request;
+  const { grid, region } = screenGrid(request);
   const { data } = plateCoverage(scene, plate, grid, region);
   const rgba = new Uint8ClampedArray(data.length * 4);
   for (let i = 0; i < data.length; i++) {
@@ -58,14 +54,9 @@ const RUBY = [168, 31, 61];
  *
  * @param cutting id of the original whose cut-out is looked at: what is cut away of it is shown in ruby
  */
-export function originalView(
-  scene: Scene,
-  frame: Frame,
-  view: View,
-  rows: ViewRows,
-  cutting?: string,
-): Uint8ClampedArray<ArrayBuffer> {
-  const { grid, region } = screenGrid(scene, frame, view, rows);
+export function originalView(request: SceneView, cutting?: string): Uint8ClampedArray<ArrayBuffer> {
+  const { scene } = request;
+  const { grid, region } = screenGrid(request);
   const rgba = new Uint8ClampedArray(region.width * region.height * 4);
   for (const original of scene.recipe.originals) {
     if (!original.shown) continue;
@@ -94,15 +85,10 @@ const REACHED = 2;
 const FAR = 12;
 
 /** An original in greys, in ruby where its inks do not reach its colours: the more so the farther off they stay. */
-export function reachView(
-  scene: Scene,
-  id: string,
-  frame: Frame,
-  view: View,
-  rows: ViewRows,
-): Uint8ClampedArray<ArrayBuffer> {
-  const { grid, region } = screenGrid(scene, frame, view, rows);
-  const rgba = originalView(scene, frame, view, rows);
+export function reachView(request: SceneView, id: string): Uint8ClampedArray<ArrayBuffer> {
+  const { scene } = request;
+  const { grid, region } = screenGrid(request);
+  const rgba = originalView(request);
   const original = scene.recipe.originals.find((one) => one.id === id);
   const model = original?.shown ? routeModel(original.route, inkSetOf(scene.recipe)) : undefined;
   const errors = original && model && reachErrors(original, model, scene, grid, region);
@@ -117,7 +103,7 @@ export function reachView(
 }
 
 /** A grid whose pixels are the view's screen pixels, and the region of it that the rows of the view cover. */
-function screenGrid(scene: Scene, frame: Frame, view: View, rows: ViewRows) {
+function screenGrid({ scene, frame, view, rows }: SceneView) {
   const step = view.width / view.columns;
   const grid = frameOf(scene.recipe.sheet, frame.resolution / step);
   return {

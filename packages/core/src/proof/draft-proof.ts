@@ -1,10 +1,9 @@
 import { encode8 } from '../colour/srgb.ts';
 import { demichel } from '../ink/model.ts';
 import { power } from '../base/power.ts';
-import type { Frame } from '../raster/frame.ts';
 import { cache } from '../base/cache.ts';
-import { inkedAreas, type Shown, type View, type ViewRows } from './proof.ts';
-import type { Scene } from '../recipe/scene.ts';
+import type { PlatesView, Shown } from './plates-view.ts';
+import { inkedAreas } from './proof.ts';
 import { WIDE_TO_SRGB } from '../colour/wide-to-srgb.ts';
 
 /** Steps that a plate's share of a pixel is told apart in. A draft's pixels hold four device pixels or so. */
@@ -22,18 +21,11 @@ const recentColours = cache<Uint32Array>('draft colours');
  * @param light of the overprints, three wide bands each, one after another
  * @param n     Yule–Nielsen factor of the stock
  */
-export function draftProof(
-  scene: Scene,
-  frame: Frame,
-  view: View,
-  rows: ViewRows,
-  plates: readonly number[],
-  light: Float64Array,
-  n: number,
-): Shown {
+export function draftProof(request: PlatesView, light: Float64Array, n: number): Shown {
+  const { view, rows, plates } = request;
   const table = recentColours(`${light.join()} ${n}`, () => new Uint32Array((STEPS + 1) ** plates.length));
   const areas = plates.map((plate) => {
-    const { areas: sets, full } = inkedAreas(scene, frame, view, rows, [plate]);
+    const { areas: sets, full } = inkedAreas({ ...request, plates: [plate] });
     return { area: sets[1]!, scale: STEPS / full };
   });
   const count = view.columns * rows.count;

@@ -1,7 +1,6 @@
-import type { Frame } from '../raster/frame.ts';
 import { materialsKey } from '../plate/plate-art.ts';
-import { inkedAreas, type InkedAreas, type View, type ViewRows } from './proof.ts';
-import type { Scene } from '../recipe/scene.ts';
+import type { PlatesView } from './plates-view.ts';
+import { inkedAreas, type InkedAreas } from './proof.ts';
 
 /** What was made last: rows `first` to `end` of a view. */
 interface Made {
@@ -12,20 +11,15 @@ interface Made {
 }
 
 let last: Made | undefined;
-/** Memory for what is made last, and for the next; getting new for every part would be dear. */
+/** Memory for what is made last, and for the next; new memory for every part would be expensive. */
 let stores = [new Float64Array(0), new Float64Array(0)];
 
 /**
  * What `inkedAreas` gives, for parts of a view that reach into one another: what the last one has of the next is not made again. It is valid
  * until the next one is made.
  */
-export function overlappingAreas(
-  scene: Scene,
-  frame: Frame,
-  view: View,
-  rows: ViewRows,
-  plates: readonly number[],
-): InkedAreas {
+export function overlappingAreas(request: PlatesView): InkedAreas {
+  const { scene, frame, view, rows, plates } = request;
   const key = JSON.stringify([scene.recipe, materialsKey(scene), frame, view, plates]);
   const { columns } = view;
   const old = last;
@@ -44,7 +38,7 @@ export function overlappingAreas(
   }
   const part = areas.map((area) => area?.subarray((from - first) * columns, (to - first) * columns));
   part.forEach((area) => area?.fill(0));
-  const { full } = inkedAreas(scene, frame, view, { first: from, count: to - from }, plates, part);
+  const { full } = inkedAreas({ ...request, rows: { first: from, count: to - from } }, part);
   const made = { areas, full };
   last = { key, first, end, made };
   return made;

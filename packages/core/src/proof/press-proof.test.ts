@@ -11,7 +11,7 @@ import { STRAIGHT } from '../tone/curve.ts';
 import { blurLight } from './blur-light.ts';
 import { filmFrame, frameOf } from '../recipe/frame.ts';
 import { eyeBlur, misregistered, PLAIN_LOOK, pressProof } from './press-proof.ts';
-import type { Shown, View } from './proof.ts';
+import type { Shown, View } from './plates-view.ts';
 import type { Scene } from '../recipe/scene.ts';
 
 /**
@@ -66,11 +66,13 @@ function meanLab({ rgba }: Pick<Shown, 'rgba'>): Lab {
 
 const shown = (scene: Scene, view: View, look = PLAIN_LOOK, first = 0, count = view.rows): Shown =>
   pressProof(
-    scene,
-    filmFrame(scene.recipe),
-    view,
-    { first, count },
-    scene.recipe.plates.map((_, i) => i),
+    {
+      scene,
+      frame: filmFrame(scene.recipe),
+      view,
+      rows: { first, count },
+      plates: scene.recipe.plates.map((_, i) => i),
+    },
     look,
   );
 
@@ -102,7 +104,10 @@ describe('the proof of a flat tint', () => {
     const draft = { ...frameOf(sheet, 240), draft: true };
     const view = { x: 0, y: 0, width: draft.width, height: draft.height, columns: 140, rows: 140 };
     const all = plates.map((_plate, i) => i);
-    const made = pressProof(scene, draft, view, { first: 0, count: 140 }, all, PLAIN_LOOK);
+    const made = pressProof(
+      { scene, frame: draft, view, rows: { first: 0, count: 140 }, plates: all },
+      PLAIN_LOOK,
+    );
     const asked = [0.62, 0.35, 0.48, 0.2];
     made.inked.forEach((share, i) => expect(Math.abs(share - asked[i])).toBeLessThan(0.01));
     expect(difference2000(meanLab(made), predict(inkModel(stock, inks), asked))).toBeLessThan(1.5);

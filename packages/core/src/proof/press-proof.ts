@@ -6,14 +6,14 @@ import { textureAt } from '../ink/texture.ts';
 import { draftProof, MOST_DRAFTED } from './draft-proof.ts';
 import { WIDE_TO_SRGB } from '../colour/wide-to-srgb.ts';
 import { power } from '../base/power.ts';
-import { mmToPixels, type Frame } from '../raster/frame.ts';
+import { MM_PER_INCH, mmToPixels } from '../raster/frame.ts';
 import { randomAt } from '../base/random.ts';
 import { cache } from '../base/cache.ts';
 import { latticeOf } from '../screen/screen.ts';
 import { blurLight } from './blur-light.ts';
-import { proof, type Shown, type View, type ViewRows } from './proof.ts';
+import { isEnlarged, type PlatesView, type SceneView, type Shown } from './plates-view.ts';
+import { proof } from './proof.ts';
 import type { Recipe } from '../recipe/recipe.ts';
-import type { Scene } from '../recipe/scene.ts';
 import { sharesOf, type Shares } from './shares.ts';
 
 /** How a proof is looked at. */
@@ -57,6 +57,8 @@ export function misregistered(recipe: Recipe, tolerance: number, seed: number): 
 
 /** Light is mixed under this many cells of the coarsest screen. */
 const CELLS = 0.6;
+/** Ruling that screens without one are taken to have, lpi. */
+const FINE_RULING = 200;
 /** The least distance light spreads through a stock, mm. */
 const LEAST_SPREAD = 0.15;
 
@@ -64,73 +66,118 @@ const LEAST_SPREAD = 0.15;
  * What the plates look like printed: the inks over one another on the stock as the ink model has them, with light that
  * spreads in the stock, ink that soaks in, the stock's surface, blended inks, and the eye's distance.
  */
-export function pressProof(
-  given: Scene,
-  frame: Frame,
-  view: View,
-  rows: ViewRows,
-  plates: readonly number[],
-  look: ProofLook,
-): Shown {
-  const scene = { ...given, recipe: misregistered(given.recipe, look.register, look.seed) };
-  const { stock, sheet } = scene.recipe;
-  const inks = plates.map((plate) =>
-    scene.recipe.inks.find(({ id }) => id === scene.recipe.plates[plate].ink)!,
-  );
-  const step = view.width / view.columns;
-  const perMm = mmToPixels(1, frame) / step;
+export function pressProof(given: PlatesView, look: ProofLook): Shown {
+  const recipe = misregistered(given.scene.recipe, look.register, look.seed);
+  const request = { ...given, scene: { ...given.scene, recipe } };
+  const { stock } = recipe;
+  const inks = given.plates.map((plate) => recipe.inks.find(({ id }) => id === recipe.plates[plate].ink)!);
+  const reach = reachOf(request, look);
+  const draft = given.frame.draft === true;
   const blended = inks.some(({ fountain }) => fountain !== null);
   // A first picture can do without.
-  const textured = stock.texture !== 'smooth' && look.distance === 0 && frame.draft !== true;
-  const blur = Math.hypot(stock.soak, eyeBlur(look.distance)) * perMm;
-  const spreads = stock.yuleNielsen > 1;
-  const plain = !blended && !textured && blur < LEAST_BLUR;
-  const hasMany = plates.length > 2 && frame.draft === true;
-  if (plain && !spreads && !hasMany) {
-    return proof(scene, frame, view, rows, plates, overprints(stock, inks, scene.recipe.overprints));
+  const textured = stock.texture !== 'smooth' && look.distance === 0 && !draft;
+  const plain = !blended && !textured && reach.blur === 0;
+  const hasMany = given.plates.length > 2 && draft;
+  if (plain && stock.yuleNielsen === 1 && !hasMany) {
+    return proof(request, overprints(stock, inks, recipe.overprints));
   }
-  const averages = view.width >= view.columns && view.height >= view.rows;
-  if (plain && averages && frame.draft === true && plates.length <= MOST_DRAFTED) {
-    const { colours } = colouringOf(scene.recipe, inks, sheet)(undefined);
-    return draftProof(scene, frame, view, rows, plates, colours, stock.yuleNielsen);
+  const colouring = colouringOf(recipe, inks);
+  if (plain && draft && !isEnlarged(request) && given.plates.length <= MOST_DRAFTED) {
+    return draftProof(request, colouring(undefined).colours, stock.yuleNielsen);
   }
-  const cell = Math.max(
-    LEAST_SPREAD,
-    ...plates.map((plate) => 25.4 / (latticeOf(scene.recipe.plates[plate].screen)?.ruling ?? 200)),
-  );
-  // A first picture mixes light within its own pixels alone.
-  const wanted = spreads && frame.draft !== true ? CELLS * cell * perMm : 0;
-  const spreadBlur = wanted < LEAST_BLUR ? 0 : wanted;
-  const margin = Math.ceil(3 * blur) + Math.ceil(3 * spreadBlur);
-  const wide: View = {
-    x: view.x - margin * step,
-    y: view.y - (margin * view.height) / view.rows,
-    width: view.width + 2 * margin * step,
-    height: view.height * (1 + (2 * margin) / view.rows),
-    columns: view.columns + 2 * margin,
-    rows: view.rows + 2 * margin,
-  };
-  const part = { first: rows.first, count: rows.count + 2 * margin };
-  const size = { width: wide.columns, height: part.count };
-  const onSheet = placeOnSheet(frame, wide, part);
-  const shares = sharesOf(scene, frame, wide, part, plates, margin > 0);
-  const colouring = colouringOf(scene.recipe, inks, sheet);
+  const wide = grownView(request, reach.margin);
+  const size = { width: wide.view.columns, height: wide.rows.count };
+  const shares = sharesOf(wide, reach.margin > 0);
+  const onSheet = placeOnSheet(wide);
   const mixed = (what: keyof Colouring): Float32Array[] =>
     blended
       ? mixedByPlace(shares, size, (x, y) => colouring(onSheet(x, y))[what])
       : shares.mixed(colouring(undefined)[what]);
-  // Light as it leaves, and its n-th roots where it spreads; where it does not reach across pixels the roots are enough.
-  const light = !spreads || spreadBlur > 0 ? mixed('colours') : undefined;
-  const caught = spreads ? mixed('roots') : undefined;
-  const left = caught ? spreadLight(light, caught, size, spreadBlur, stock.yuleNielsen) : light!;
+  const left = leavingLight(mixed, size, reach.spread, stock.yuleNielsen);
   const seen =
-    blur < LEAST_BLUR ? left : left.map((plane) => blurLight(plane, size.width, size.height, blur));
-  const surface = textured ? surfaceOf(stock.texture, frame, view, rows, perMm) : undefined;
-  const [reds, greens, blues] = seen;
+    reach.blur === 0 ? left : left.map((plane) => blurLight(plane, size.width, size.height, reach.blur));
+  const surface = textured ? surfaceOf(stock.texture, request, reach.perMm) : undefined;
+  return {
+    rgba: toScreen(seen, size, request, reach.margin, surface),
+    inked: given.plates.map((_, plate) => inkedShare(shares, plate, size, reach.margin)),
+  };
+}
+
+/** How far, in screen pixels, light reaches from one to another. */
+interface Reach {
+  /** Screen pixels of a millimetre. */
+  readonly perMm: number;
+  /** Standard deviation of the blur by ink that soaks in and by the eye; 0 where it changes nothing worth having. */
+  readonly blur: number;
+  /** The same of light that spreads in the stock. */
+  readonly spread: number;
+  /** Pixels around what is shown that have a part in it. */
+  readonly margin: number;
+}
+
+function reachOf({ scene, frame, view, plates }: PlatesView, look: ProofLook): Reach {
+  const { recipe } = scene;
+  const { stock } = recipe;
+  const perMm = mmToPixels(1, frame) / (view.width / view.columns);
+  const worth = (sigma: number) => (sigma < LEAST_BLUR ? 0 : sigma);
+  const cell = Math.max(
+    LEAST_SPREAD,
+    ...plates.map((plate) => MM_PER_INCH / (latticeOf(recipe.plates[plate].screen)?.ruling ?? FINE_RULING)),
+  );
+  const blur = worth(Math.hypot(stock.soak, eyeBlur(look.distance)) * perMm);
+  // A first picture mixes light within its own pixels alone.
+  const spread = stock.yuleNielsen > 1 && frame.draft !== true ? worth(CELLS * cell * perMm) : 0;
+  return { perMm, blur, spread, margin: Math.ceil(3 * blur) + Math.ceil(3 * spread) };
+}
+
+/** A view with so many screen pixels more on every side. */
+function grownView<Request extends SceneView>(request: Request, margin: number): Request {
+  const { view, rows } = request;
+  const step = view.width / view.columns;
+  return {
+    ...request,
+    view: {
+      x: view.x - margin * step,
+      y: view.y - (margin * view.height) / view.rows,
+      width: view.width + 2 * margin * step,
+      height: view.height * (1 + (2 * margin) / view.rows),
+      columns: view.columns + 2 * margin,
+      rows: view.rows + 2 * margin,
+    },
+    rows: { first: rows.first, count: rows.count + 2 * margin },
+  };
+}
+
+/**
+ * Light as it leaves the stock, a plane of each band.
+ *
+ * @param mixed  of the overprints' colours, or of their n-th roots, by their shares
+ * @param spread standard deviation in pixels
+ */
+function leavingLight(
+  mixed: (what: keyof Colouring) => Float32Array[],
+  size: { width: number; height: number },
+  spread: number,
+  n: number,
+): Float32Array[] {
+  if (n === 1) return mixed('colours');
+  // Where light does not reach across pixels the roots are enough.
+  const light = spread > 0 ? mixed('colours') : undefined;
+  return spreadLight(light, mixed('roots'), size, spread, n);
+}
+
+/** Light as sRGB, without the margin around it. */
+function toScreen(
+  [reds, greens, blues]: readonly Float32Array[],
+  { width }: { width: number },
+  { view, rows }: SceneView,
+  margin: number,
+  surface: Float32Array | undefined,
+): Uint8ClampedArray<ArrayBuffer> {
   const [rr, rg, rb, gr, gg, gb, br, bg, bb] = WIDE_TO_SRGB;
   const rgba = new Uint8ClampedArray(view.columns * rows.count * 4);
   for (let y = 0, to = 0; y < rows.count; y++) {
-    for (let x = 0, i = (y + margin) * size.width + margin; x < view.columns; x++, i++, to++) {
+    for (let x = 0, i = (y + margin) * width + margin; x < view.columns; x++, i++, to++) {
       const by = surface ? surface[to] : 1;
       const [r, g, b] = [reds[i] * by, greens[i] * by, blues[i] * by];
       rgba[4 * to] = encode8(rr * r + rg * g + rb * b);
@@ -139,14 +186,21 @@ export function pressProof(
       rgba[4 * to + 3] = 255;
     }
   }
-  const inked = plates.map((_, k) => {
-    let sum = 0;
-    for (let y = margin; y < size.height - margin; y++) {
-      for (let x = margin; x < size.width - margin; x++) sum += shares.inked(y * size.width + x, k);
-    }
-    return sum / (view.columns * rows.count);
-  });
-  return { rgba, inked };
+  return rgba;
+}
+
+/** Mean share that a plate inks, without the margin around it. */
+function inkedShare(
+  shares: Shares,
+  plate: number,
+  { width, height }: { width: number; height: number },
+  margin: number,
+): number {
+  let sum = 0;
+  for (let y = margin; y < height - margin; y++) {
+    for (let x = margin; x < width - margin; x++) sum += shares.inked(y * width + x, plate);
+  }
+  return sum / ((width - 2 * margin) * (height - 2 * margin));
 }
 
 /** Blurs of fewer pixels change nothing worth having. */
@@ -173,7 +227,7 @@ function mixedByPlace(
 }
 
 /** Where the middle of a screen pixel lies on the sheet, mm. */
-function placeOnSheet(frame: Frame, view: View, { first }: ViewRows) {
+function placeOnSheet({ frame, view, rows: { first } }: SceneView) {
   const perPixel = 1 / mmToPixels(1, frame);
   const [across, down] = [view.width / view.columns, view.height / view.rows];
   return (x: number, y: number): { x: number; y: number } => ({
@@ -186,10 +240,11 @@ function placeOnSheet(frame: Frame, view: View, { first }: ViewRows) {
 const recentSurfaces = cache<Float32Array>('stock surfaces', ({ byteLength }) => byteLength);
 
 /** Light that the stock's surface adds or takes in each screen pixel of some rows of a view, as factors. */
-function surfaceOf(texture: Texture, frame: Frame, view: View, rows: ViewRows, perMm: number): Float32Array {
+function surfaceOf(texture: Texture, request: SceneView, perMm: number): Float32Array {
+  const { frame, view, rows } = request;
   const key = JSON.stringify([texture, frame, view, rows]);
   return recentSurfaces(key, () => {
-    const onSheet = placeOnSheet(frame, view, rows);
+    const onSheet = placeOnSheet(request);
     const surface = new Float32Array(view.columns * rows.count);
     for (let y = 0, i = 0; y < rows.count; y++) {
       for (let x = 0; x < view.columns; x++, i++) {
@@ -249,9 +304,8 @@ interface Colouring {
 
 /** The colours of the overprints at a place of the sheet; the same everywhere unless an ink is blended. */
 function colouringOf(
-  { stock, overprints: measured }: Recipe,
+  { stock, sheet, overprints: measured }: Recipe,
   inks: Parameters<typeof fountainInks>[0],
-  sheet: Recipe['sheet'],
 ): (place: { x: number; y: number } | undefined) => Colouring {
   const root = (value: number) => power(value, 1 / stock.yuleNielsen);
   const made = (key: readonly number[]): Colouring => {

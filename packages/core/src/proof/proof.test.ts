@@ -59,14 +59,8 @@ describe('the proof', () => {
     const inks = scene.recipe.plates.map((_, i) => testInk(`${i}`, hexToLab(['#204080', '#d08020'][i]), 0.2));
     const colours = overprints({ lab: hexToLab('#f3ecda') }, inks);
     const view = { x: 31.3, y: 17.8, width: 301.4, height: 211.9, columns: 37, rows: 26 };
-    const { rgba } = proof(
-      scene,
-      frame,
-      view,
-      { first: 0, count: 26 },
-      scene.recipe.plates.map((_, i) => i),
-      colours,
-    );
+    const plates = scene.recipe.plates.map((_, i) => i);
+    const { rgba } = proof({ scene, frame, view, rows: { first: 0, count: 26 }, plates }, colours);
     const step = { w: view.width / view.columns, h: view.height / view.rows };
     for (const [column, row] of [
       [0, 0],
@@ -84,19 +78,18 @@ describe('the proof', () => {
   it('drawn in parts equals the whole', () => {
     const view = { x: 0, y: 0, width: frame.width, height: frame.height, columns: 50, rows: 37 };
     const colours = overprints(WHITE_STOCK, one.recipe.inks);
-    const whole = proof(one, frame, view, { first: 0, count: 37 }, [0], colours).rgba;
-    const part = proof(one, frame, view, { first: 9, count: 11 }, [0], colours).rgba;
+    const whole = proof(
+      { scene: one, frame, view, rows: { first: 0, count: 37 }, plates: [0] },
+      colours,
+    ).rgba;
+    const part = proof({ scene: one, frame, view, rows: { first: 9, count: 11 }, plates: [0] }, colours).rgba;
     expect(part).toEqual(whole.slice(9 * 50 * 4, 20 * 50 * 4));
   });
 
   it('at every dot is the film, bit for bit', () => {
     const view = { x: 100, y: 60, width: 64, height: 40, columns: 64, rows: 40 };
     const { rgba } = proof(
-      one,
-      frame,
-      view,
-      { first: 0, count: 40 },
-      [0],
+      { scene: one, frame, view, rows: { first: 0, count: 40 }, plates: [0] },
       overprints(WHITE_STOCK, one.recipe.inks),
     );
     const bits = all(one, 0);
@@ -109,11 +102,7 @@ describe('the proof', () => {
   it('enlarged shows whole squares of one colour', () => {
     const view = { x: 100, y: 60, width: 8, height: 8, columns: 32, rows: 32 };
     const { rgba } = proof(
-      one,
-      frame,
-      view,
-      { first: 0, count: 32 },
-      [0],
+      { scene: one, frame, view, rows: { first: 0, count: 32 }, plates: [0] },
       overprints(WHITE_STOCK, one.recipe.inks),
     );
     const bits = all(one, 0);

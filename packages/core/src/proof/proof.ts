@@ -7,30 +7,7 @@ import { areaSums, blankAreas, boxesOf } from './average.ts';
 import { COUNTED_PLATES } from '../kernel/memory.ts';
 import { withWorkBits } from '../raster/work-memory.ts';
 import { plateBits } from '../plate/evaluate.ts';
-import type { Frame } from '../raster/frame.ts';
-import type { Scene } from '../recipe/scene.ts';
-
-/** A rectangle of a grid, in pixels that need not be whole, shown on columns × rows screen pixels. */
-export interface View {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-  readonly columns: number;
-  readonly rows: number;
-}
-
-/** A part of a view: whole rows of its screen pixels, so that workers can share the work. */
-export interface ViewRows {
-  readonly first: number;
-  readonly count: number;
-}
-
-/** 8-bit sRGB with alpha, rows × columns × 4, and the plates' mean inked shares over what is shown. */
-export interface Shown {
-  readonly rgba: Uint8ClampedArray<ArrayBuffer>;
-  readonly inked: readonly number[];
-}
+import { isEnlarged, type PlatesView, type Shown } from './plates-view.ts';
 
 /** Pixels of bits held at once while averaging. */
 const COUNTED_PIXELS = 1 << 22;
@@ -39,22 +16,10 @@ const COUNTED_PIXELS = 1 << 22;
  * What the plates look like: where a screen pixel covers one device pixel or more, the mean over exactly its area of
  * the colours of the overprints found there, in linear light; where it covers less, the device pixel under its centre.
  *
- * @param plates  indexes of the plates to show
  * @param colours of the overprints of just these plates, as `overprints` gives them
  */
-export function proof(
-  scene: Scene,
-  frame: Frame,
-  view: View,
-  rows: ViewRows,
-  plates: readonly number[],
-  colours: readonly LinearRgb[],
-): Shown {
-  const enlarged = view.width < view.columns || view.height < view.rows;
-  return enlarged
-    ? enlargedProof(scene, frame, view, rows, plates, colours)
-    : averagedProof(scene, frame, view, rows, plates, colours);
-}
+export const proof = (request: PlatesView, colours: readonly LinearRgb[]): Shown =>
+  isEnlarged(request) ? enlargedProof(request, colours) : averagedProof(request, colours);
 
 /** The range of whole pixels between two positions, kept on the grid. */
 function span(from: number, to: number, limit: number): { start: number; size: number } {
@@ -62,15 +27,9 @@ function span(from: number, to: number, limit: number): { start: number; size: n
   return { start, size: Math.max(0, Math.min(limit, Math.ceil(to)) - start) };
 }
 
-function averagedProof(
-  scene: Scene,
-  frame: Frame,
-  view: View,
-  rows: ViewRows,
-  plates: readonly number[],
-  colours: readonly LinearRgb[],
-): Shown {
-  const { areas, full } = inkedAreas(scene, frame, view, rows, plates);
+function averagedProof(request: PlatesView, colours: readonly LinearRgb[]): Shown {
+  const { view, rows, plates } = request;
+  const { areas, full } = inkedAreas(request);
   const pixels = view.columns * rows.count;
   const rgba = new Uint8ClampedArray(pixels * 4);
   if (plates.length === 1) return { rgba, inked: [paintOne(rgba, areas[1]!, full, colours) / pixels] };
@@ -91,13 +50,9 @@ export interface InkedAreas {
   readonly full: number;
 }
 
-/** @param areas what is added to */
+/** @param areas what is added to; blank ones unless given */
 export function inkedAreas(
-  scene: Scene,
-  frame: Frame,
-  view: View,
-  rows: ViewRows,
-  plates: readonly number[],
+  { scene, frame, view, rows, plates }: PlatesView,
   areas: InkedAreas['areas'] = blankAreas(plates.length, view.columns * rows.count),
 ): InkedAreas {
   const box = { width: view.width / view.columns, height: view.height / view.rows };
@@ -188,15 +143,9 @@ function paint(
   rgba[at + 3] = 255;
 }
 
-function enlargedProof(
-  scene: Scene,
-  frame: Frame,
-  view: View,
-  rows: ViewRows,
-  plates: readonly number[],
-  colours: readonly LinearRgb[],
-): Shown {
-  const { sets, counts } = enlargedSets(scene, frame, view, rows, plates);
+function enlargedProof(request: PlatesView, colours: readonly LinearRgb[]): Shown {
+  const { view, rows } = request;
+  const { sets, counts } = enlargedSets(request);
   const coded = colours.map((colour) => colour.map(encode8));
   const rgba = new Uint8ClampedArray(view.columns * rows.count * 4);
   for (let i = 0; i < sets.length; i++) {
@@ -210,13 +159,10 @@ function enlargedProof(
 }
 
 /** Which plates have ink under the middle of each screen pixel, as bits; and how often each has. */
-export function enlargedSets(
-  scene: Scene,
-  frame: Frame,
-  view: View,
-  rows: ViewRows,
-  plates: readonly number[],
-): { sets: Uint8Array; counts: number[] } {
+export function enlargedSets({ scene, frame, view, rows, plates }: PlatesView): {
+  sets: Uint8Array;
+  counts: number[];
+} {
   const stepX = view.width / view.columns;
   const stepY = view.height / view.rows;
   const top = view.y + rows.first * stepY;

@@ -46,7 +46,7 @@ describe.each([1, 2, 3, 4, 5])('shares of %d plates', (inks) => {
   );
 
   it('are those of the films’ own bits over just each pixel', () => {
-    const shares = sharesOf(scene, frame, averaged, { first: 0, count: 13 }, plates);
+    const shares = sharesOf({ scene, frame, view: averaged, rows: { first: 0, count: 13 }, plates });
     const [across, down] = [size.width / 11, size.height / 13];
     for (const [column, row] of [
       [0, 0],
@@ -70,7 +70,7 @@ describe.each([1, 2, 3, 4, 5])('shares of %d plates', (inks) => {
     ['averaged', averaged],
     ['enlarged', enlarged],
   ])('mix colours by themselves, %s', (_, view) => {
-    const shares = sharesOf(scene, frame, view, { first: 2, count: 5 }, plates);
+    const shares = sharesOf({ scene, frame, view, rows: { first: 2, count: 5 }, plates });
     const given = colours(1 << inks);
     const mixed = shares.mixed(given);
     for (let pixel = 0; pixel < 5 * view.columns; pixel += 3) {
@@ -82,7 +82,7 @@ describe.each([1, 2, 3, 4, 5])('shares of %d plates', (inks) => {
     }
   });
   it('sum to one, and each plate’s to what it inks', () => {
-    const shares = sharesOf(scene, frame, averaged, { first: 0, count: 13 }, plates);
+    const shares = sharesOf({ scene, frame, view: averaged, rows: { first: 0, count: 13 }, plates });
     for (let pixel = 0; pixel < 143; pixel++) {
       const here = shares.at(pixel);
       expect(here.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);

@@ -1,8 +1,7 @@
 import { kernels, lightAt, ROWS } from '../kernel/memory.ts';
-import type { Frame } from '../raster/frame.ts';
 import { overlappingAreas } from './overlapping-areas.ts';
-import { enlargedSets, inkedAreas, sharesAt, type InkedAreas, type View, type ViewRows } from './proof.ts';
-import type { Scene } from '../recipe/scene.ts';
+import { isEnlarged, type PlatesView } from './plates-view.ts';
+import { enlargedSets, inkedAreas, sharesAt, type InkedAreas } from './proof.ts';
 
 /** What covers each screen pixel of a part of a view. */
 export interface Shares {
@@ -15,21 +14,11 @@ export interface Shares {
 }
 
 /** @param overlapping true where the next part of the view will reach into this one */
-export function sharesOf(
-  scene: Scene,
-  frame: Frame,
-  view: View,
-  part: ViewRows,
-  plates: readonly number[],
-  overlapping = false,
-): Shares {
-  const enlarged = view.width < view.columns || view.height < view.rows;
-  return enlarged
-    ? wholeShares(enlargedSets(scene, frame, view, part, plates).sets, plates.length)
-    : areaShares(
-        (overlapping ? overlappingAreas : inkedAreas)(scene, frame, view, part, plates),
-        plates.length,
-      );
+export function sharesOf(request: PlatesView, overlapping = false): Shares {
+  const { length } = request.plates;
+  return isEnlarged(request)
+    ? wholeShares(enlargedSets(request).sets, length)
+    : areaShares((overlapping ? overlappingAreas : inkedAreas)(request), length);
 }
 
 /** Where every screen pixel shows one set alone. */

@@ -63,7 +63,6 @@ function bytesSeparator(source: ToneSource, tone: Tone, table: SeparationTable):
   const stages = compileTone(channelTone(tone, 0), source);
   if (stages.length > 1) return undefined;
   const [{ table: tones }] = stages;
-  if (!tones) return undefined;
   const coverage = Uint16Array.from({ length: 256 }, (_, value) => tones[SOLID - value * 257]);
   const { width, height, channels, data } = picture;
   const row: Separator['row'] = (y, out, at) => {

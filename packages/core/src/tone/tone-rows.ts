@@ -8,7 +8,7 @@ import { bandPlane, releaseBand } from '../raster/band-plane.ts';
 import { uploadOnce, kernels } from '../kernel/memory.ts';
 import { recycle } from '../raster/scratch.ts';
 import { cache } from '../base/cache.ts';
-import { compileTone, type ToneStage } from './compile.ts';
+import { compileTone, type AreaStage, type ToneStage } from './compile.ts';
 import type { Tone } from './tone.ts';
 
 /** Something with tones, on a grid of pixels of its own. */
@@ -90,7 +90,7 @@ export function toneRows(source: ToneSource, tone: Tone, leastBand = LEAST_BAND)
   const sizeFor = (rows: number): number =>
     Math.min(Math.max(leastBand, Math.floor(MOST_PIXELS / width)), Math.max(leastBand, rows));
   // The grey is read through the first table, unless that is what is being changed.
-  const [begin, table] = kept === -1 ? [-1, SAME] : [0, stages[0].table!];
+  const [begin, table] = kept === -1 ? [-1, SAME] : [0, stages[0].table];
   const first = { width };
   let rows = bands(begin, sizeFor(0), (y, bottom) =>
     source.coverage(
@@ -111,7 +111,10 @@ export function toneRows(source: ToneSource, tone: Tone, leastBand = LEAST_BAND)
       );
       continue;
     }
-    const area = stages[i].area!;
+    const stage = stages[i];
+    // A table goes with the filters around it, so what is left is an area.
+    if (!('area' in stage)) continue;
+    const { area } = stage;
     const { wide } = area;
     if (wide) {
       rows = bands(i, sizeFor(4 * area.margin), (top, bottom) =>
@@ -137,8 +140,8 @@ function chainFrom(
   const filters: RowFilter[] = [];
   let last = from - 1;
   while (last < stages.length - 1 && (last !== kept || last < from)) {
-    const { table, area } = stages[last + 1];
-    const more = table ? [tableFilter(table)] : area?.filters;
+    const stage = stages[last + 1];
+    const more = 'table' in stage ? [tableFilter(stage.table)] : stage.area.filters;
     if (!more) break;
     filters.push(...more);
     last++;
@@ -157,7 +160,7 @@ const tableFilter = (table: Uint16Array): RowFilter => ({
 
 /** Rows `top` to `bottom` of what an area step makes of rows, on a grid that may be finer. */
 function applied(
-  { margin, finer, apply }: NonNullable<ToneStage['area']>,
+  { margin, finer, apply }: AreaStage['area'],
   input: Rows,
   { scale, ppi }: Pick<ToneSource, 'scale' | 'ppi'>,
   top: number,

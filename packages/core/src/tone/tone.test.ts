@@ -12,7 +12,7 @@ import { pictureSource } from './picture-source.ts';
 import { NO_TONE, type Tone } from './tone.ts';
 
 /** The table of a tone of point steps alone. */
-const tableOf = (tone: Tone) => compileTone(tone, { scale: 1, ppi: 300 })[0].table!;
+const tableOf = (tone: Tone) => compileTone(tone, { scale: 1, ppi: 300 })[0].table;
 
 const wholeOf = (width: number, height: number) => ({ x: 0, y: 0, width, height });
 

@@ -1,0 +1,42 @@
+import type { Frame } from '../raster/frame.ts';
+import type { Scene } from '../recipe/scene.ts';
+
+/** A rectangle of a grid, in pixels that need not be whole, shown on columns × rows screen pixels. */
+export interface View {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  readonly columns: number;
+  readonly rows: number;
+}
+
+/** A part of a view: whole rows of its screen pixels, so that workers can share the work. */
+export interface ViewRows {
+  readonly first: number;
+  readonly count: number;
+}
+
+/** A part of a view of a scene. */
+export interface SceneView {
+  readonly scene: Scene;
+  /** The grid that is looked at. */
+  readonly frame: Frame;
+  readonly view: View;
+  readonly rows: ViewRows;
+}
+
+/** The same with the plates that are looked at, by their indexes. */
+export interface PlatesView extends SceneView {
+  readonly plates: readonly number[];
+}
+
+/** 8-bit sRGB with alpha, rows × columns × 4, and the plates' mean inked shares over what is shown. */
+export interface Shown {
+  readonly rgba: Uint8ClampedArray<ArrayBuffer>;
+  readonly inked: readonly number[];
+}
+
+/** True where a screen pixel covers less than a pixel of the grid. */
+export const isEnlarged = ({ view }: Pick<SceneView, 'view'>): boolean =>
+  view.width < view.columns || view.height < view.rows;
