@@ -15,6 +15,7 @@ import { DATABASE, type BytesRow, type Database } from '../database/database.ts'
 import { originalBytes, originals } from '../database/schema.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { WorkService } from '../work/work.service.ts';
+import { LRUCache } from 'lru-cache';
 import type { SharedMaterials } from '../work/tasks.ts';
 import { unpackPicture } from './read-picture.ts';
 
@@ -35,7 +36,7 @@ const bytesOf = (pyramid: Pyramid): number =>
 @Injectable()
 export class FilesService {
   private readonly ready = new Map<string, Promise<Pyramid>>();
-  private readonly tables = new Map<string, SeparationTable>();
+  private readonly tables = new LRUCache<string, SeparationTable>({ max: MOST_TABLES });
 
   constructor(
     @Inject(DATABASE) private readonly database: Database,
@@ -161,7 +162,6 @@ export class FilesService {
     const name = profileTableName({ profile: sha256, intent, compensate });
     let table = this.tables.get(name);
     if (!table) {
-      if (this.tables.size >= MOST_TABLES) this.tables.clear();
       table = await this.work.run('separation', {
         profile: await this.profileBytes(sha256),
         intent,

@@ -19,6 +19,7 @@ import {
 } from '@brachytone/core';
 import { isTogether, type JobDocument } from '@brachytone/job';
 import { readTypeface } from '@brachytone/typeface';
+import { LRUCache } from 'lru-cache';
 import sharp from 'sharp';
 import { Problem } from '../http/problem.ts';
 import { collectGarbage } from '../collect-garbage.ts';
@@ -41,12 +42,11 @@ if (slowBecause !== undefined)
 const shared = (bytes: number): SharedArrayBuffer => new SharedArrayBuffer(bytes);
 
 /** Typefaces read lately, by the SHA-256 of their files. */
-const typefaces = new Map<string, Typeface>();
+const typefaces = new LRUCache<string, Typeface>({ max: 20 });
 
 function typefaceOf(sha256: string, font: Uint8Array): Typeface {
   let face = typefaces.get(sha256);
   if (!face) {
-    if (typefaces.size >= 20) typefaces.clear();
     typefaces.set(sha256, (face = readTypeface(font)));
   }
   return face;

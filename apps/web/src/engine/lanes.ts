@@ -1,7 +1,7 @@
 import { wrap, type Remote } from 'comlink';
 import type { WorkerApi } from './worker.ts';
 
-/** Workers that draw. Two leave the page itself free on small machines and do not fight over memory on large ones. */
+/** Workers that draw: one fewer than there are cores, for the page itself; at least two, and four at most, so that they do not fight over memory. */
 const WORKERS = Math.min(4, Math.max(2, navigator.hardwareConcurrency - 1));
 
 export interface Lane {

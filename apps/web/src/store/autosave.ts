@@ -1,3 +1,4 @@
+import { stringify } from 'safe-stable-stringify';
 import type { JobView, ProblemDetails } from '@brachytone/job';
 import { saved, saveFailed, saving } from './job-slice.ts';
 import { store, type AppStore } from './store.ts';
@@ -6,16 +7,8 @@ import { store, type AppStore } from './store.ts';
 const PAUSE = 250;
 const RETRY = 3000;
 
-const sameDocument = (a: unknown, b: unknown): boolean => canonical(a) === canonical(b);
-
-/** JSON with members in one order, since the database keeps its own. */
-function canonical(value: unknown): string {
-  return JSON.stringify(value, (_key, inner: unknown) =>
-    typeof inner === 'object' && inner !== null && !Array.isArray(inner)
-      ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : inner,
-  );
-}
+/** The database keeps the members of objects in an order of its own. */
+const sameDocument = (a: unknown, b: unknown): boolean => stringify(a) === stringify(b);
 
 // Changes come in while a save is on its way; the next one must wait for its revision.
 let underWay = false;

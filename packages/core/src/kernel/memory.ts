@@ -35,7 +35,7 @@ export const ROWS = {
 export const MIXED_ROWS = 12;
 export const MIXED_LINES = area(16 * MIXED_ROWS);
 /** Rows of four inks, one after another. */
-export const SEPARATED = { out: area(4 * ROW_BYTES), apart: ROW_BYTES };
+export const SEPARATED = { out: area(4 * ROW_BYTES), stride: ROW_BYTES };
 const BITS_BYTES = LONGEST_ROW / 8 + 64;
 /** Digits of the numbers that rows of bits are counted in, rows that can be before they are full, and plates that are at once. */
 export const DIGITS = 6;
@@ -89,7 +89,7 @@ export const STRIP_BYTES = { data: 4 * MEGABYTE, out: 8 * MEGABYTE };
 export const WORK_PLANE = { address: area(16 * MEGABYTE), bytes: 16 * MEGABYTE - 64 };
 const UPLOADS = area(UPLOAD_BYTES);
 /** Bits of plates that are lent for work, side by side; `bytes` is what each has room for. See `withWorkBits`. */
-export const WORK_BITS = { address: area(COUNTED_PLATES * MEGABYTE), apart: MEGABYTE, bytes: MEGABYTE - 64 };
+export const WORK_BITS = { address: area(COUNTED_PLATES * MEGABYTE), stride: MEGABYTE, bytes: MEGABYTE - 64 };
 
 const { buffer } = kernels.memory;
 if (end > buffer.byteLength) throw new Error('The kernels’ memory is smaller than its areas.');

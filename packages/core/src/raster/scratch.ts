@@ -7,7 +7,7 @@ const MOST_PIXELS = 24e6;
 const waiting: Uint16Array<ArrayBuffer>[] = [];
 let pixels = 0;
 
-/** A plane to be written over as a whole: what is in it is left from before. Memory that was given back is used again, for getting new is dear. */
+/** A plane to be written over as a whole: what is in it is left from before. Recycled memory is used again, for allocation is expensive. */
 export function scratchPlane(width: number, height: number): Plane {
   const count = width * height;
   const at = waiting.findIndex(({ length }) => length >= count && length <= 2 * count);

@@ -45,7 +45,7 @@ export function withWorkBits<Made>(
   const ours = bitsLent || stride * height > WORK_BITS.bytes ? 0 : Math.min(plates, COUNTED_PLATES);
   const lent = Array.from({ length: plates }, (_, plate): Bits => {
     if (plate >= ours) return createBits(width, height);
-    const data = bytesAt(WORK_BITS.address + plate * WORK_BITS.apart, stride * height);
+    const data = bytesAt(WORK_BITS.address + plate * WORK_BITS.stride, stride * height);
     return { width, height, stride, data };
   });
   bitsLent ||= ours > 0;

@@ -34,8 +34,8 @@ export function separateRow(
   pixelsAt(ROWS.upper, count).set(green);
   pixelsAt(ROWS.lower, count).set(blue);
   byFours(table, out, at, count, (nodes) => {
-    const { out: to, apart } = SEPARATED;
-    kernels.separateRow(ROWS.source, ROWS.upper, ROWS.lower, nodes, table.size, to, apart, count);
+    const { out: to, stride } = SEPARATED;
+    kernels.separateRow(ROWS.source, ROWS.upper, ROWS.lower, nodes, table.size, to, stride, count);
   });
 }
 
@@ -57,8 +57,8 @@ export function separateBytes(
   bytesAt(ROWS.source, pixels.length).set(pixels);
   pixelsAt(FILTER.row, 256).set(coverage);
   byFours(table, out, at, count, (nodes) => {
-    const { out: to, apart } = SEPARATED;
-    kernels.separateBytes(ROWS.source, channels, FILTER.row, nodes, table.size, to, apart, count);
+    const { out: to, stride } = SEPARATED;
+    kernels.separateBytes(ROWS.source, channels, FILTER.row, nodes, table.size, to, stride, count);
   });
 }
 
@@ -73,7 +73,7 @@ function byFours(
   for (const [i, four] of foursOf({ size, inks, data }).entries()) {
     make(uploadOnce(four));
     for (let k = 0; k < Math.min(4, inks - 4 * i); k++) {
-      out[4 * i + k].set(pixelsAt(SEPARATED.out + k * SEPARATED.apart, count), at);
+      out[4 * i + k].set(pixelsAt(SEPARATED.out + k * SEPARATED.stride, count), at);
     }
   }
 }

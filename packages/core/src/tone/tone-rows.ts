@@ -13,7 +13,7 @@ import type { Tone } from './tone.ts';
 
 /** Something with tones, on a grid of pixels of its own. */
 export interface ToneSource {
-  /** The same only for the same tones on the same grid. */
+  /** Cache key: equal iff the tones and their grid are equal. */
   readonly key: string;
   readonly width: number;
   readonly height: number;

@@ -6,7 +6,7 @@ interface Size {
 }
 
 /** Something a print can be seen on, drawn by ourselves; all lengths in mm, the origin at its left top. */
-export interface Scene {
+export interface ProductScene {
   readonly id: string;
   readonly name: string;
   /** How much of it has to be seen, for a print of a size. */
@@ -48,7 +48,7 @@ function softLine(context: CanvasRenderingContext2D, line: Path2D, wide: number,
 }
 
 /** A wall, its floor and a bench 450 mm high beside the poster, whose middle hangs at the height of the eye. */
-const wall: Scene = (() => {
+const wall: ProductScene = (() => {
   const height = (print: Size) => Math.max(1900, print.height + 900);
   const extent = (print: Size) => ({ width: Math.max(2500, print.width + 1700), height: height(print) });
   const floor = (print: Size) => height(print) - 170;
@@ -84,7 +84,7 @@ const wall: Scene = (() => {
 })();
 
 /** A board with a pencil 175 mm long on it, for what is held in the hand. */
-const desk: Scene = (() => {
+const desk: ProductScene = (() => {
   const extent = (print: Size) => ({
     width: Math.max(300, print.width * 1.9),
     height: Math.max(210, print.height * 1.8),
@@ -161,7 +161,7 @@ const desk: Scene = (() => {
 })();
 
 /** A bag of 380 × 420 mm, hanging. */
-const tote: Scene = (() => {
+const tote: ProductScene = (() => {
   const bag = { x: 210, y: 300, width: 380, height: 420 };
   const fold = (x: number, y: number) =>
     3 * Math.sin((x - bag.x) / 62 + y / 210) * ((y - bag.y) / bag.height);
@@ -241,7 +241,7 @@ const tote: Scene = (() => {
 })();
 
 /** A shirt 540 mm wide, laid out; the print lies 95 mm below the collar. */
-const shirt: Scene = (() => {
+const shirt: ProductScene = (() => {
   const middle = 500;
   const path = () => {
     const shape = new Path2D();
@@ -320,7 +320,7 @@ const shirt: Scene = (() => {
 })();
 
 /** A flag on a pole, in some wind. */
-const flag: Scene = (() => {
+const flag: ProductScene = (() => {
   const extent = (print: Size) => ({
     width: print.width * 1.5,
     height: Math.max(print.height * 1.9, print.width * 1.1),
@@ -365,7 +365,7 @@ const flag: Scene = (() => {
   };
 })();
 
-export const SCENES: readonly Scene[] = [wall, shirt, tote, desk, flag];
+export const SCENES: readonly ProductScene[] = [wall, shirt, tote, desk, flag];
 
 /** What a print of a size on a stock is most likely for. */
 export function likelyScene(print: Size, cloth: boolean): string {

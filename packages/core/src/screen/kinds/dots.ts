@@ -50,7 +50,7 @@ export const dots = defineScreen({
     ragged: { type: 'number', label: 'Ragged edge', unit: 'percent', least: 0, most: 100, start: 0 },
     seed: {
       type: 'seed',
-      label: 'Throw',
+      label: 'Variation',
       start: 1,
       when: { field: ['place', 'size', 'ragged'], above: 0 },
     },

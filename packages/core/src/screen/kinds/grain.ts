@@ -53,7 +53,7 @@ export const grain = defineScreen({
     },
     strength: { type: 'number', label: 'Strength', unit: 'percent', least: 1, most: 100, start: 100 },
     contrast: { type: 'number', label: 'Contrast', unit: 'percent', least: 0, most: 100, start: 0 },
-    seed: { type: 'seed', label: 'Throw', start: 1 },
+    seed: { type: 'seed', label: 'Variation', start: 1 },
   },
   words: ({ manner, size }) => `${manner} · ${spotSizeWords(size)}`,
   sequential: () => false,

@@ -115,7 +115,7 @@ export const lines = defineScreen({
       when: { field: 'path', is: ['form'] },
     },
     wobble: { type: 'number', label: 'Wobble', unit: 'percent', least: 0, most: 100, start: 0 },
-    seed: { type: 'seed', label: 'Throw', start: 1, when: { field: 'wobble', above: 0 } },
+    seed: { type: 'seed', label: 'Variation', start: 1, when: { field: 'wobble', above: 0 } },
     crossed: {
       type: 'number',
       label: 'Crossed from',
