@@ -45,6 +45,7 @@ export { wideToXyz, labToWide } from './colour/wide-rgb.ts';
 
 // Inks on stock
 export { type Fountain, type Ink, type Overprint, TEXTURES, type Texture, type Stock } from './ink/ink.ts';
+export { inkOf } from './ink/ink-of.ts';
 export { inkModel, predict } from './ink/model.ts';
 export { overprintLight } from './ink/overprint.ts';
 export { textureAt } from './ink/texture.ts';

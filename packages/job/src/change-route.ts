@@ -1,4 +1,5 @@
 import {
+  inkOf,
   latticeOf,
   newProcess,
   plainPlate,
@@ -35,8 +36,6 @@ const atAngle = (screen: Screen, angle: number): Screen =>
 /** Plates with the angles of a set, plate by plate. */
 export const withAngles = (plates: readonly PlateRecipe[], angles: readonly number[]): PlateRecipe[] =>
   plates.map((plate, i) => ({ ...plate, screen: atAngle(plate.screen, angles[i]) }));
-
-const inkOf = (inks: readonly Ink[], id: string): Ink => inks.find((one) => one.id === id)!;
 
 /** Plates 30° apart, by the colours of their inks. */
 const apart = (plates: readonly PlateRecipe[], inks: readonly Ink[]): PlateRecipe[] =>

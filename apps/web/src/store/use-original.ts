@@ -13,10 +13,17 @@ export function useOriginal(): OriginalRecipe | undefined {
   return recipe.originals.find(({ id }) => id === picked) ?? recipe.originals[0];
 }
 
+/** The same for what is only there while there is one. */
+export function useTheOriginal(): OriginalRecipe {
+  const original = useOriginal();
+  if (!original) throw new Error('There is no original to work on.');
+  return original;
+}
+
 /** Where a part of the original that is worked on stands in the job. */
 export function useOriginalPath(...part: string[]): NumberPath {
   const { originals } = useDocument().recipe;
-  return ['recipe', 'originals', originals.indexOf(useOriginal()!), ...part];
+  return ['recipe', 'originals', originals.indexOf(useTheOriginal()), ...part];
 }
 
 /** Changes the original that is worked on as one step; changes with the same gesture undo together. */

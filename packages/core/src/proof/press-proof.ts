@@ -1,3 +1,4 @@
+import { inkOf } from '../ink/ink-of.ts';
 import { encode8 } from '../colour/srgb.ts';
 import { fountainInks } from '../ink/fountain.ts';
 import { overprintLight, overprints } from '../ink/overprint.ts';
@@ -70,7 +71,7 @@ export function pressProof(given: PlatesView, look: ProofLook): Shown {
   const recipe = misregistered(given.scene.recipe, look.register, look.seed);
   const request = { ...given, scene: { ...given.scene, recipe } };
   const { stock } = recipe;
-  const inks = given.plates.map((plate) => recipe.inks.find(({ id }) => id === recipe.plates[plate].ink)!);
+  const inks = given.plates.map((plate) => inkOf(recipe.inks, recipe.plates[plate].ink));
   const reach = reachOf(request, look);
   const draft = given.frame.draft === true;
   const blended = inks.some(({ fountain }) => fountain !== null);

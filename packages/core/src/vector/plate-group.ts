@@ -1,3 +1,4 @@
+import { inkOf } from '../ink/ink-of.ts';
 import { labToHex } from '../colour/lab.ts';
 import { plateBits, toneBits } from '../plate/evaluate.ts';
 import { filmFrame, frameOf } from '../recipe/frame.ts';
@@ -59,7 +60,7 @@ export const perMmOf = ({ plates }: Recipe, wanted: readonly number[]): number =
  */
 export function plateGroup(scene: Scene, plate: number, units: Units, smooth: number): PlateGroup {
   const { recipe } = scene;
-  const ink = recipe.inks.find(({ id }) => id === recipe.plates[plate].ink)!;
+  const ink = inkOf(recipe.inks, recipe.plates[plate].ink);
   const edges = hardEdges(scene, plate, units);
   const dots = pathData();
   const manner = edges && dotsManner(recipe.plates[plate].screen) ? 'dots' : 'outlines';

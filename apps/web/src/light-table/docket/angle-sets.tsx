@@ -1,4 +1,4 @@
-import { latticeOf } from '@brachytone/core';
+import { inkOf, latticeOf } from '@brachytone/core';
 import { anglesApart, angleSets, moirePeriod, withAngles } from '@brachytone/job';
 import { useDocument } from '../../store/use-job.ts';
 import { useEditRecipe } from '../../store/use-edit-recipe.ts';
@@ -12,7 +12,7 @@ const SIZE = 58;
 export function AngleSets() {
   const { recipe } = useDocument();
   const editRecipe = useEditRecipe();
-  const inks = recipe.plates.map(({ ink }) => recipe.inks.find(({ id }) => id === ink)!);
+  const inks = recipe.plates.map(({ ink }) => inkOf(recipe.inks, ink));
   const lattices = recipe.plates.map(({ screen }) => latticeOf(screen));
   const present = lattices.map((lattice) => lattice?.angle);
   const sets = angleSets(inks.map(({ lab }) => lab));

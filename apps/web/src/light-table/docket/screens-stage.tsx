@@ -1,4 +1,5 @@
 import {
+  inkOf,
   filmFrame,
   greyLevels,
   latticeOf,
@@ -65,7 +66,7 @@ function PlatePicker({ index, onPick }: { index: number; onPick: (id: string) =>
   return (
     <div role="radiogroup" aria-label="Plate" className="mb-2.5 flex flex-wrap gap-1.5">
       {plates.map(({ id, ink }, i) => {
-        const found = inks.find((one) => one.id === ink)!;
+        const found = inkOf(inks, ink);
         return (
           <button
             key={id}

@@ -1,4 +1,4 @@
-import { filmFrame, type LinearRgb } from '@brachytone/core';
+import { inkOf, filmFrame, type LinearRgb } from '@brachytone/core';
 import { useMemo, useRef, type KeyboardEvent } from 'react';
 import type { ViewRequest } from '../../engine/drafts.ts';
 import { useDrawing } from '../../engine/use-drawing.ts';
@@ -60,7 +60,7 @@ function LeaveOut({ index }: { index: number }) {
   const dispatch = useAppDispatch();
   const { plates, inks } = useDocument().recipe;
   const { printed, ink } = plates[index];
-  const { name } = inks.find(({ id }) => id === ink)!;
+  const { name } = inkOf(inks, ink);
   if (plates.length === 1) return null;
   return (
     <button
@@ -89,7 +89,7 @@ function Plate({ index }: { index: number }) {
   const { recipe } = useDocument();
   const alone = useAppSelector((state) => state.view.plate);
   const plate = recipe.plates[index];
-  const ink = recipe.inks.find(({ id }) => id === plate.ink)!;
+  const ink = inkOf(recipe.inks, plate.ink);
   const ratio = window.devicePixelRatio || 1;
   const { sheet } = recipe;
   const frame = useMemo(() => filmFrame({ sheet }), [sheet]);

@@ -1,4 +1,12 @@
-import { difference2000, filmFrame, inkLimit, latticeOf, mmToPixels, type Lab } from '@brachytone/core';
+import {
+  inkOf,
+  difference2000,
+  filmFrame,
+  inkLimit,
+  latticeOf,
+  mmToPixels,
+  type Lab,
+} from '@brachytone/core';
 import { useEffect, useState } from 'react';
 import { labWords } from '../../controls/lab.ts';
 import { inWorker } from '../../engine/engine.ts';
@@ -63,7 +71,7 @@ export function Readout() {
     <dl className="figures flex items-start gap-4 text-rack-text" aria-label="Readout">
       <div className={few ? 'flex gap-5' : 'grid grid-cols-4 gap-x-2.5'}>
         {recipe.plates.map((plate, i) => {
-          const ink = recipe.inks.find(({ id }) => id === plate.ink)!;
+          const ink = inkOf(recipe.inks, plate.ink);
           const tone = read?.tones[i];
           const lattice = latticeOf(plate.screen);
           return (

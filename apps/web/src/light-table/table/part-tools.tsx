@@ -3,7 +3,7 @@ import { useRef, type PointerEvent } from 'react';
 import { inWorker } from '../../engine/engine.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useFiles } from '../../store/use-files.ts';
-import { useEditOriginal, useOriginal } from '../../store/use-original.ts';
+import { useEditOriginal, useOriginal, useTheOriginal } from '../../store/use-original.ts';
 import { takeTool } from '../../store/view-slice.ts';
 import { BrushLayer, putStroke, useSheetToPicture } from './brush-layer.tsx';
 import type { Lie } from './geometry.ts';
@@ -49,7 +49,7 @@ function CutBrush(props: Props) {
 }
 
 function FadeBrush(props: Props) {
-  const original = useOriginal()!;
+  const original = useTheOriginal();
   const heightOf = useHeights();
   const change = useEditOriginal();
   const height = heightOf(original);

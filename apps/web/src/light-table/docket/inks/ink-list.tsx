@@ -1,3 +1,4 @@
+import { inkOf } from '@brachytone/core';
 import type { Ink } from '@brachytone/core';
 import { isUsed, withoutInk } from '@brachytone/job';
 import { useDocument } from '../../../store/use-job.ts';
@@ -17,7 +18,7 @@ export function InkList() {
   return (
     <Group name="Inks and their plates" aside={<span className="text-soft">in printing order</span>}>
       {recipe.plates.map(({ id, ink }) => (
-        <InkCard key={id} ink={recipe.inks.find((one) => one.id === ink)!} />
+        <InkCard key={id} ink={inkOf(recipe.inks, ink)} />
       ))}
       <div className="mt-2">
         <AddInk />

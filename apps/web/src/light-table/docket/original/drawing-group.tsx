@@ -1,12 +1,12 @@
 import { contentKind } from '@brachytone/core';
 import { useFiles } from '../../../store/use-files.ts';
-import { useOriginal } from '../../../store/use-original.ts';
+import { useTheOriginal } from '../../../store/use-original.ts';
 import { bytesWords } from '../../../words/words.ts';
 import { Fact, Group } from '../group.tsx';
 
 /** What is known of line art that came as geometry. */
 export function DrawingGroup() {
-  const original = useOriginal()!;
+  const original = useTheOriginal();
   const file = useFiles().get(contentKind(original.content).file(original.content)?.sha256 ?? '');
   if (!file) return null;
   const { leftOut = [] } = file.facts;

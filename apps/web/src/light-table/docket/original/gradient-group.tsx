@@ -1,11 +1,11 @@
 import type { Gradient } from '@brachytone/core';
-import { useEditOriginal, useOriginal } from '../../../store/use-original.ts';
+import { useEditOriginal, useTheOriginal } from '../../../store/use-original.ts';
 import { Group } from '../group.tsx';
 import { GradientControls } from './gradient-controls.tsx';
 
 /** An original that is a gradient. */
 export function GradientGroup() {
-  const original = useOriginal()!;
+  const original = useTheOriginal();
   const change = useEditOriginal();
   return (
     <Group name="Gradient">

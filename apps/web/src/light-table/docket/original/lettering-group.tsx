@@ -8,7 +8,7 @@ import { EM, FINE_MM, MM, PERCENT } from '../../../words/quantity.ts';
 import { Segmented } from '../../../controls/segmented.tsx';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { sentenceOf, useAddOriginalMutation, useFontsQuery } from '../../../store/api.ts';
-import { useEditOriginal, useOriginal } from '../../../store/use-original.ts';
+import { useEditOriginal, useTheOriginal } from '../../../store/use-original.ts';
 import { Group, Row } from '../group.tsx';
 import { GradientControls } from './gradient-controls.tsx';
 
@@ -22,7 +22,7 @@ const BRING = 'bring';
 
 /** Lettering: its words, typeface, setting and how its letters are filled and edged. */
 export function LetteringGroup() {
-  const original = useOriginal()!;
+  const original = useTheOriginal();
   const content = original.content as Lettering;
   const change = useEditOriginal();
   const face = useTypeface(content.font);

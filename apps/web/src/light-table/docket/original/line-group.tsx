@@ -3,14 +3,14 @@ import { LIMITS } from '@brachytone/job';
 import { PERCENT, pixelsOf } from '../../../words/quantity.ts';
 import { Segmented } from '../../../controls/segmented.tsx';
 import { SliderRow } from '../../../controls/slider-row.tsx';
-import { useEditOriginal, useOriginal } from '../../../store/use-original.ts';
+import { useEditOriginal, useTheOriginal } from '../../../store/use-original.ts';
 import { Group } from '../group.tsx';
 
 const START: LineWork = { threshold: 50, smooth: 0.8 };
 
 /** Whether a picture is screened, or is line art that prints with hard edges. */
 export function LineGroup({ ppi }: { ppi: number }) {
-  const original = useOriginal()!;
+  const original = useTheOriginal();
   const change = useEditOriginal();
   const { line } = original.content as PictureContent;
   const set = (next: LineWork | null, gesture: string | null = null) =>

@@ -7,7 +7,7 @@ import { SliderRow } from '../../../controls/slider-row.tsx';
 import { useAppDispatch, useAppSelector } from '../../../store/store.ts';
 import { useFiles } from '../../../store/use-files.ts';
 import { useDocument } from '../../../store/use-job.ts';
-import { useEditOriginal, useOriginal } from '../../../store/use-original.ts';
+import { useEditOriginal, useTheOriginal } from '../../../store/use-original.ts';
 import { showTable } from '../../../store/view-slice.ts';
 import { bytesWords } from '../../../words/words.ts';
 import { Fact, Group, ResetButton, Row } from '../group.tsx';
@@ -20,7 +20,7 @@ const SHEETS_OWN = 'The sheet’s';
 export function PictureGroup() {
   const dispatch = useAppDispatch();
   const { recipe } = useDocument();
-  const original = useOriginal()!;
+  const original = useTheOriginal();
   const change = useEditOriginal();
   const content = original.content as PictureContent;
   const file = useFiles().get(content.picture);

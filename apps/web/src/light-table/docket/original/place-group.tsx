@@ -8,13 +8,13 @@ import { SliderRow } from '../../../controls/slider-row.tsx';
 import { edit } from '../../../store/job-slice.ts';
 import { useAppDispatch } from '../../../store/store.ts';
 import { useFiles } from '../../../store/use-files.ts';
-import { useEditOriginal, useOriginal } from '../../../store/use-original.ts';
+import { useEditOriginal, useTheOriginal } from '../../../store/use-original.ts';
 import { Group, ResetButton, Row } from '../group.tsx';
 
 /** Where an original lies on the sheet. */
 export function PlaceGroup() {
   const dispatch = useAppDispatch();
-  const original = useOriginal()!;
+  const original = useTheOriginal();
   const change = useEditOriginal();
   const { content, placement, id } = original;
   const file = useFiles().get(content.kind === 'picture' ? content.picture : '');

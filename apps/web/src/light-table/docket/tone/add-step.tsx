@@ -3,14 +3,14 @@ import { startOf, STEP_KINDS, type StepKind, type ToneStep } from '@brachytone/c
 import { Plus } from 'lucide-react';
 import { Menu, MenuItem } from '../../../controls/menu.tsx';
 import { useAppDispatch } from '../../../store/store.ts';
-import { useEditOriginal, useOriginal } from '../../../store/use-original.ts';
+import { useEditOriginal, useTheOriginal } from '../../../store/use-original.ts';
 import { openStep } from '../../../store/view-slice.ts';
 
 /** A menu of every kind of tone step; the chosen one comes last, with its card open. */
 export function AddStep() {
   const dispatch = useAppDispatch();
   const change = useEditOriginal();
-  const { steps } = useOriginal()!.tone;
+  const { steps } = useTheOriginal().tone;
   const add = (kind: StepKind) => {
     const id = freeId('step', steps);
     change(`Add ${kind.name.toLowerCase()}`, (draft) => {

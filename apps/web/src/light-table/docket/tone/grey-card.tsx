@@ -2,7 +2,7 @@ import { BT709, weightsOf, type HueWeights } from '@brachytone/core';
 import { toast } from 'sonner';
 import { Segmented } from '../../../controls/segmented.tsx';
 import { inWorker } from '../../../engine/engine.ts';
-import { useEditOriginal, useOriginal } from '../../../store/use-original.ts';
+import { useEditOriginal, useTheOriginal } from '../../../store/use-original.ts';
 import { Row } from '../group.tsx';
 import { Card } from '../card.tsx';
 import { HueColumns } from './hue-columns.tsx';
@@ -22,7 +22,7 @@ const words = (weights: HueWeights): string =>
 
 /** How colour becomes grey: the first of all steps, always there. */
 export function GreyCard() {
-  const original = useOriginal()!;
+  const original = useTheOriginal();
   const change = useEditOriginal();
   const { weights, reading } = original.tone.grey;
   const set = (next: HueWeights, gesture: string | null = null) =>

@@ -10,7 +10,7 @@ import {
   useKeepPreparationMutation,
   usePreparationsQuery,
 } from '../../../store/api.ts';
-import { useEditOriginal, useOriginal } from '../../../store/use-original.ts';
+import { useEditOriginal, useTheOriginal } from '../../../store/use-original.ts';
 
 /** A menu of ready-made lists of steps, the shelf's own among them; the chosen one takes the place of the steps there are. */
 export function Preparations() {
@@ -52,7 +52,7 @@ export function Preparations() {
 
 /** Keeps the steps there are as a preparation, under a name that says what they do. */
 export function KeepPreparation() {
-  const { steps } = useOriginal()!.tone;
+  const { steps } = useTheOriginal().tone;
   const [keep, { isLoading }] = useKeepPreparationMutation();
   const on = steps.filter((step) => step.on);
   if (on.length === 0) return null;

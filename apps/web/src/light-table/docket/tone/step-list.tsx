@@ -15,14 +15,14 @@ import {
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { GripVertical } from 'lucide-react';
-import { useEditOriginal, useOriginal } from '../../../store/use-original.ts';
+import { useEditOriginal, useTheOriginal } from '../../../store/use-original.ts';
 import { ResetButton } from '../group.tsx';
 import { Card } from '../card.tsx';
 import { StepControls } from './step-controls.tsx';
 
 /** The tone steps in their order; drag to move one. */
 export function StepList({ ppi }: { ppi: number }) {
-  const { steps } = useOriginal()!.tone;
+  const { steps } = useTheOriginal().tone;
   const change = useEditOriginal();
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),

@@ -1,3 +1,4 @@
+import { inkOf } from '@brachytone/core';
 import type { BandsRoute, OriginalRecipe, PaintedInk } from '@brachytone/core';
 import { Paintbrush, X } from 'lucide-react';
 import { PERCENT } from '../../../../words/quantity.ts';
@@ -126,11 +127,7 @@ function Painted({
       gesture,
     );
   return (
-    <Card
-      id={`painted:${index}`}
-      name="Painted in"
-      words={recipe.inks.find(({ id }) => id === painted.ink)!.name}
-    >
+    <Card id={`painted:${index}`} name="Painted in" words={inkOf(recipe.inks, painted.ink).name}>
       {open && (
         <>
           <Row label="Ink">

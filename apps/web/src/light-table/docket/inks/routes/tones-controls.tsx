@@ -1,4 +1,5 @@
 import {
+  inkOf,
   inkModel,
   labToHex,
   monotoneCurve,
@@ -31,10 +32,9 @@ export function TonesControls({ original, route }: { original: OriginalRecipe; r
   const [picked, setPicked] = useState(0);
   const at = Math.min(picked, route.inks.length - 1);
   const bins = useHistogram(original, original.tone.steps.length);
-  const inkOf = (id: string) => recipe.inks.find((ink) => ink.id === id)!;
   const setCurve = (curve: readonly CurvePoint[], gesture: string | null = null) =>
     set(
-      `Curve of ${inkOf(route.inks[at].ink).name}`,
+      `Curve of ${inkOf(recipe.inks, route.inks[at].ink).name}`,
       { inks: route.inks.map((one, i) => (i === at ? { ...one, curve } : one)) },
       gesture,
     );
@@ -71,7 +71,7 @@ export function TonesControls({ original, route }: { original: OriginalRecipe; r
             onClick={() => setPicked(i)}
             className={`flex h-6 items-center gap-1.5 rounded-sm border px-1.5 ${i === at ? 'border-ink bg-white' : 'border-edge bg-raised hover:border-soft'}`}
           >
-            <InkChip ink={inkOf(ink)} /> {inkOf(ink).name}
+            <InkChip ink={inkOf(recipe.inks, ink)} /> {inkOf(recipe.inks, ink).name}
           </button>
         ))}
       </div>
@@ -80,17 +80,23 @@ export function TonesControls({ original, route }: { original: OriginalRecipe; r
         points={route.inks[at].curve}
         limits={recipe.plates.find(({ ink }) => ink === route.inks[at].ink)!.screen}
         onChange={setCurve}
-        colour={inkOnStock(inkOf(route.inks[at].ink), recipe.stock)}
+        colour={inkOnStock(inkOf(recipe.inks, route.inks[at].ink), recipe.stock)}
         others={route.inks
           .filter((_, i) => i !== at)
-          .map(({ ink, curve }) => ({ points: curve, colour: inkOnStock(inkOf(ink), recipe.stock) }))}
+          .map(({ ink, curve }) => ({
+            points: curve,
+            colour: inkOnStock(inkOf(recipe.inks, ink), recipe.stock),
+          }))}
       />
       <Ramp route={route} />
       <Row label="Ink">
         <Select
           label="Ink of this curve"
           value={route.inks[at].ink}
-          options={[inkOf(route.inks[at].ink), ...free].map(({ id, name }) => ({ value: id, name }))}
+          options={[inkOf(recipe.inks, route.inks[at].ink), ...free].map(({ id, name }) => ({
+            value: id,
+            name,
+          }))}
           onChange={(ink) =>
             set('Ink', { inks: route.inks.map((one, i) => (i === at ? { ...one, ink } : one)) })
           }
@@ -129,7 +135,7 @@ function Ramp({ route }: { route: TonesRoute }) {
   const colours = useMemo(() => {
     const printed = recipe.plates.flatMap(({ ink }) => {
       const one = route.inks.find((other) => other.ink === ink);
-      return one ? [{ ink: recipe.inks.find(({ id }) => id === ink)!, map: monotoneCurve(one.curve) }] : [];
+      return one ? [{ ink: inkOf(recipe.inks, ink), map: monotoneCurve(one.curve) }] : [];
     });
     const model = inkModel(
       recipe.stock,

@@ -5,7 +5,7 @@ import { Button } from '../../../../controls/button.tsx';
 import { PERCENT, WHOLE } from '../../../../words/quantity.ts';
 import { Segmented } from '../../../../controls/segmented.tsx';
 import { SliderRow } from '../../../../controls/slider-row.tsx';
-import { useEditOriginal, useOriginal, useOriginalPath } from '../../../../store/use-original.ts';
+import { useEditOriginal, useOriginalPath, useTheOriginal } from '../../../../store/use-original.ts';
 import { FieldRow } from '../../field-row.tsx';
 import { Row } from '../../group.tsx';
 import { MotifRow } from '../../motif-row.tsx';
@@ -20,7 +20,7 @@ const { ruling, angle, aspect } = screenKind('dots').fields;
 /** Flat dots in an original's own colours. */
 export function ColourDotsControls() {
   const change = useEditOriginal();
-  const { id, name, colourDots } = useOriginal()!;
+  const { id, name, colourDots } = useTheOriginal();
   const path = useOriginalPath('colourDots');
   const { busy, take } = useTakeFile();
   if (!colourDots) return null;

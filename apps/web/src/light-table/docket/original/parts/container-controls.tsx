@@ -7,7 +7,7 @@ import { MM } from '../../../../words/quantity.ts';
 import { Segmented } from '../../../../controls/segmented.tsx';
 import { SliderRow } from '../../../../controls/slider-row.tsx';
 import { sentenceOf, useAddOriginalMutation } from '../../../../store/api.ts';
-import { useEditOriginal, useOriginal } from '../../../../store/use-original.ts';
+import { useEditOriginal, useTheOriginal } from '../../../../store/use-original.ts';
 import { Row } from '../../group.tsx';
 
 const NAMES = { rectangle: 'rectangle', ellipse: 'ellipse', path: 'own shape' };
@@ -22,7 +22,7 @@ export const containerWords = ({ shape, margin, edge, feather }: Container): str
 /** The shape an original is seen in, and what becomes of the dots at its edge. */
 export function ContainerControls() {
   const change = useEditOriginal();
-  const container = useOriginal()!.container!;
+  const container = useTheOriginal().container!;
   const chooser = useRef<HTMLInputElement>(null);
   const [addOriginal] = useAddOriginalMutation();
   const set = (part: Partial<Container>, gesture: string | null = null) =>

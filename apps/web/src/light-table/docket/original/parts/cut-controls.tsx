@@ -6,7 +6,7 @@ import { PERCENT, PLAIN, PIXELS } from '../../../../words/quantity.ts';
 import { Segmented } from '../../../../controls/segmented.tsx';
 import { SliderRow } from '../../../../controls/slider-row.tsx';
 import { useAppDispatch, useAppSelector } from '../../../../store/store.ts';
-import { useEditOriginal, useOriginal } from '../../../../store/use-original.ts';
+import { useEditOriginal, useTheOriginal } from '../../../../store/use-original.ts';
 import { takeTool } from '../../../../store/view-slice.ts';
 import { Row } from '../../group.tsx';
 import { HandTool } from './hand-tool.tsx';
@@ -28,7 +28,7 @@ export function CutControls() {
   const dispatch = useAppDispatch();
   const tool = useAppSelector((state) => state.view.tool);
   const change = useEditOriginal();
-  const cut = (useOriginal()!.content as PictureContent).cut!;
+  const cut = (useTheOriginal().content as PictureContent).cut!;
   const set = (part: Partial<CutOut>, gesture: string | null = null) =>
     change(
       'Cut-out',

@@ -1,7 +1,7 @@
 import { screenKind, type Fade } from '@brachytone/core';
 import { Brush } from 'lucide-react';
 import { Segmented } from '../../../../controls/segmented.tsx';
-import { useEditOriginal, useOriginal, useOriginalPath } from '../../../../store/use-original.ts';
+import { useEditOriginal, useOriginalPath, useTheOriginal } from '../../../../store/use-original.ts';
 import { Row } from '../../group.tsx';
 import { ScreenControls } from '../../screen-controls.tsx';
 import { GradientControls } from '../gradient-controls.tsx';
@@ -13,7 +13,7 @@ export const fadeWords = ({ by, screen }: Fade): string =>
 /** The dots an original dissolves into. */
 export function FadeControls() {
   const change = useEditOriginal();
-  const { fade, content } = useOriginal()!;
+  const { fade, content } = useTheOriginal();
   const set = (part: Partial<Fade>, gesture: string | null = null) =>
     change('Fade', (draft) => void Object.assign(draft.fade!, part), gesture && `fade-${gesture}`);
   const path = useOriginalPath('fade', 'screen');

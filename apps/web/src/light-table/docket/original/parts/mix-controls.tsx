@@ -2,7 +2,7 @@ import { Select } from '../../../../controls/select.tsx';
 import type { Blend, Mix } from '@brachytone/core';
 import { PERCENT } from '../../../../words/quantity.ts';
 import { SliderRow } from '../../../../controls/slider-row.tsx';
-import { useEditOriginal, useOriginal, useOriginalPath } from '../../../../store/use-original.ts';
+import { useEditOriginal, useOriginalPath, useTheOriginal } from '../../../../store/use-original.ts';
 import { Row } from '../../group.tsx';
 import { ScreenControls } from '../../screen-controls.tsx';
 
@@ -25,7 +25,7 @@ export const mixWords = ({ blend, strength }: Mix): string =>
 /** Dots of an original's own, laid over its smooth tones before these are screened. */
 export function MixControls() {
   const change = useEditOriginal();
-  const mix = useOriginal()!.mix!;
+  const mix = useTheOriginal().mix!;
   const path = useOriginalPath('mix');
   const set = (part: Partial<Mix>, gesture: string | null = null) =>
     change('Mix', (draft) => void Object.assign(draft.mix!, part), gesture && `mix-${gesture}`);

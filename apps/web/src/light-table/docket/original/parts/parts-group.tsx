@@ -5,7 +5,7 @@ import type { Draft } from 'immer';
 import { useEffect } from 'react';
 import { Menu, MenuItem } from '../../../../controls/menu.tsx';
 import { useAppDispatch, useAppSelector } from '../../../../store/store.ts';
-import { useEditOriginal, useOriginal } from '../../../../store/use-original.ts';
+import { useEditOriginal, useTheOriginal } from '../../../../store/use-original.ts';
 import { openStep, showTable } from '../../../../store/view-slice.ts';
 import { Card } from '../../card.tsx';
 import { Group, ResetButton } from '../../group.tsx';
@@ -87,7 +87,7 @@ const PARTS: readonly Part[] = [
 /** What an original is seen through: its cut-out, container, fade, mix and colour dots, each a card. */
 export function PartsGroup() {
   const dispatch = useAppDispatch();
-  const original = useOriginal()!;
+  const original = useTheOriginal();
   const change = useEditOriginal();
   const open = useAppSelector((state) => state.view.step);
   const cutting = open === 'cut' && original.content.kind === 'picture' && original.content.cut !== null;

@@ -3,13 +3,13 @@ import { useState } from 'react';
 import { Button } from '../../../../controls/button.tsx';
 import { NumberField } from '../../../../controls/number-field.tsx';
 import { PPI } from '../../../../words/quantity.ts';
-import { useOriginal } from '../../../../store/use-original.ts';
+import { useTheOriginal } from '../../../../store/use-original.ts';
 import { Row } from '../../group.tsx';
 import { useTakeFile } from './use-take-file.ts';
 
 /** An original by itself as a file: a transparent PNG in its own colours, as it is cut, shaped, faded and mixed. */
 export function PictureFile() {
-  const { id, name } = useOriginal()!;
+  const { id, name } = useTheOriginal();
   const [ppi, setPpi] = useState(300);
   const { busy, take } = useTakeFile();
   return (
