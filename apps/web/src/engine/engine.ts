@@ -8,46 +8,64 @@ interface Waiting {
   readonly rank: number;
   readonly lane: Lane | undefined;
   readonly start: (lane: Lane) => void;
-}
-const waiting: Waiting[] = [];
-
-/** The next of the waiting jobs that a lane may do: the first of the highest rank. */
-function nextFor(lane: Lane): Waiting | undefined {
-  const mine = waiting.filter((job) => !job.lane || job.lane === lane);
-  const next = mine.reduce<Waiting | undefined>(
-    (best, job) => (best && best.rank >= job.rank ? best : job),
-    undefined,
-  );
-  if (next) waiting.splice(waiting.indexOf(next), 1);
-  return next;
+  readonly refuse: (reason: Error) => void;
 }
 
-/**
- * Runs work in the next free worker; what has a higher rank goes before the rest.
- *
- * @param end 0 or 1 for the one worker that keeps what it made of the upper or lower end of a sheet; any when missing
- */
-export function inWorker<Result>(
-  work: (worker: Remote<WorkerApi>) => Promise<Result>,
-  rank: number = FIRST,
-  end?: 0 | 1,
-): Promise<Result> {
-  return new Promise((resolve, reject) => {
-    const start = (lane: Lane) => {
-      lane.busy = true;
-      work(lane.remote)
-        .then(resolve, reject)
-        .finally(() => {
-          lane.busy = false;
-          nextFor(lane)?.start(lane);
-        });
-    };
-    const wanted = end === undefined ? undefined : lanes[end];
-    const free = wanted ? (wanted.busy ? undefined : wanted) : lanes.find((lane) => !lane.busy);
-    if (free) start(free);
-    else waiting.push({ rank, lane: wanted, start });
-  });
+type Work<Result> = (worker: Remote<WorkerApi>) => Promise<Result>;
+
+/** Shares work out to workers. It ends with `dispose`. */
+export class Engine {
+  private readonly waiting: Waiting[] = [];
+
+  constructor(private readonly lanes: readonly Lane[]) {}
+
+  /**
+   * Runs work in the next free worker; what has a higher rank goes before the rest.
+   *
+   * @param end 0 or 1 for the one worker that keeps what it made of the upper or lower end of a sheet; any when missing
+   */
+  run<Result>(work: Work<Result>, rank: number = FIRST, end?: 0 | 1): Promise<Result> {
+    return new Promise((resolve, refuse) => {
+      const start = (lane: Lane) => {
+        lane.busy = true;
+        work(lane.remote)
+          .then(resolve, refuse)
+          .finally(() => {
+            lane.busy = false;
+            this.nextFor(lane)?.start(lane);
+          });
+      };
+      const wanted = end === undefined ? undefined : this.lanes[end];
+      const free = wanted ? (wanted.busy ? undefined : wanted) : this.lanes.find((lane) => !lane.busy);
+      if (free) start(free);
+      else this.waiting.push({ rank, lane: wanted, start, refuse });
+    });
+  }
+
+  /** Ends the workers; what waits for one is refused. */
+  dispose(): void {
+    for (const { refuse } of this.waiting.splice(0)) refuse(new Error('The workers have been ended.'));
+    for (const lane of this.lanes) lane.end();
+  }
+
+  /** The next of the waiting jobs that a lane may do: the first of the highest rank. */
+  private nextFor(lane: Lane): Waiting | undefined {
+    const mine = this.waiting.filter((job) => !job.lane || job.lane === lane);
+    const next = mine.reduce<Waiting | undefined>(
+      (best, job) => (best && best.rank >= job.rank ? best : job),
+      undefined,
+    );
+    if (next) this.waiting.splice(this.waiting.indexOf(next), 1);
+    return next;
+  }
 }
+
+/** The page's own. */
+export const engine = new Engine(lanes);
+
+/** Runs work in the next free worker of the page; see `Engine.run`. */
+export const inWorker = <Result>(work: Work<Result>, rank?: number, end?: 0 | 1): Promise<Result> =>
+  engine.run(work, rank, end);
 
 /** Draws a part of a view, in the worker of that end of the sheet. */
 export const draw = (request: DrawRequest, rank: number, end: 0 | 1): Promise<Shown> =>
@@ -66,12 +84,14 @@ export const prepare = (
  * The bits this page makes of a plate's whole film, for checks from outside: `brachytone.filmBits(recipe, plate)` in
  * the browser's console gives what a downloaded film must hold.
  */
-Object.assign(window, {
-  brachytone: {
-    filmBits: (recipe: Recipe, plate: number): Promise<Bits> => {
-      const frame = filmFrame(recipe);
-      const region = { x: 0, y: 0, width: frame.width, height: frame.height };
-      return inWorker((worker) => worker.bits(recipe, plate, frame, region));
+if (typeof window !== 'undefined') {
+  Object.assign(window, {
+    brachytone: {
+      filmBits: (recipe: Recipe, plate: number): Promise<Bits> => {
+        const frame = filmFrame(recipe);
+        const region = { x: 0, y: 0, width: frame.width, height: frame.height };
+        return inWorker((worker) => worker.bits(recipe, plate, frame, region));
+      },
     },
-  },
-});
+  });
+}

@@ -4,13 +4,18 @@ import type { WorkerApi } from './worker.ts';
 /** Workers that draw: one fewer than there are cores, for the page itself; at least two, and four at most, so that they do not fight over memory. */
 const WORKERS = Math.min(4, Math.max(2, navigator.hardwareConcurrency - 1));
 
+/** A worker, and whether it is at work. */
 export interface Lane {
   readonly remote: Remote<WorkerApi>;
   busy: boolean;
+  /** Ends the worker. */
+  readonly end: () => void;
+}
+
+function startLane(): Lane {
+  const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
+  return { remote: wrap<WorkerApi>(worker), busy: false, end: () => worker.terminate() };
 }
 
 /** The workers, started before anything else of the program: a job shows nothing until they run. */
-export const lanes: Lane[] = Array.from({ length: WORKERS }, () => ({
-  remote: wrap<WorkerApi>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })),
-  busy: false,
-}));
+export const lanes: readonly Lane[] = Array.from({ length: WORKERS }, startLane);

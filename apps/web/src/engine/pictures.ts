@@ -1,94 +1,113 @@
 import type { Intent, Pyramid } from '@brachytone/core';
 import type { OriginalView } from '@brachytone/job';
-import { lanes } from './lanes.ts';
-
-type Listener = () => void;
-const listeners = new Set<Listener>();
-const states = new Map<string, 'loading' | 'small' | 'whole' | 'failed'>();
-let version = 0;
-
-async function keep(sha256: string, pyramid: Pyramid, state: 'small' | 'whole'): Promise<void> {
-  if (states.get(sha256) === 'whole') return;
-  await Promise.all(lanes.map(({ remote }) => remote.keepPicture(sha256, pyramid)));
-  states.set(sha256, state);
-  tell();
-}
-
-function tell(): void {
-  version++;
-  for (const listener of listeners) listener();
-}
+import { lanes, type Lane } from './lanes.ts';
 
 /** How long whole pictures wait for a draft of the small ones, ms; there may be nothing that shows them. */
 const DRAFT_WAIT = 1500;
-const waiting = new Set<() => void>();
 
-/** Until a draft has been shown. */
-const nextDraft = (): Promise<void> =>
-  new Promise((resolve) => {
-    waiting.add(resolve);
-    setTimeout(resolve, DRAFT_WAIT);
-  });
+type State = 'loading' | 'small' | 'whole' | 'failed';
 
-/** Told when a draft has been shown. */
-export function draftShown(): void {
-  for (const resolve of waiting) resolve();
-  waiting.clear();
-}
+/** Pictures, drawings, typefaces and tables in the workers: brings them there, and knows what has arrived of each. */
+export class Pictures {
+  private readonly listeners = new Set<() => void>();
+  private readonly states = new Map<string, State>();
+  private readonly waiting = new Set<() => void>();
+  private changes = 0;
 
-/** Pictures, drawings and typefaces in the workers: what has arrived of each. */
-export const pictures = {
-  /** Sees to it that one arrives; a picture small first. */
-  want(original: OriginalView): void {
-    const { sha256, width, height, smallLevel, kind } = original;
-    const state = states.get(sha256);
-    if (state && state !== 'failed') return;
-    states.set(sha256, 'loading');
-    const run = async () => {
-      if (kind === 'picture') {
-        if (smallLevel > 0) {
-          await keep(sha256, await lanes[0].remote.fetchSmall(sha256, width, height, smallLevel), 'small');
-          // Whole pictures keep a worker busy: something is shown first.
-          await nextDraft();
-        }
-        await keep(sha256, await lanes[lanes.length - 1].remote.fetchWhole(sha256), 'whole');
-        return;
-      }
-      if (kind === 'font') {
-        const font = await lanes[0].remote.fetchFont(sha256);
-        await Promise.all(lanes.map(({ remote }) => remote.keepFont(sha256, font)));
-      } else if (kind === 'drawing') {
-        const drawing = await lanes[0].remote.fetchDrawing(sha256);
-        await Promise.all(lanes.map(({ remote }) => remote.keepDrawing(sha256, drawing)));
-      }
-      // What a profile gives is fetched as a separation.
-      states.set(sha256, 'whole');
-      tell();
-    };
-    run().catch(() => {
-      states.set(sha256, 'failed');
-      tell();
-    });
-  },
+  constructor(private readonly lanes: readonly Lane[]) {}
+
+  /** Sees to it that a file arrives; a picture small first. */
+  readonly want = (file: OriginalView): void => {
+    if (!this.isWanted(file.sha256)) return;
+    this.bring(file).then(
+      () => this.arrived(file.sha256, 'whole'),
+      () => this.arrived(file.sha256, 'failed'),
+    );
+  };
+
   /** Sees to it that a separation by a profile arrives; it is kept under the name. */
   wantTable(name: string, profile: string, intent: Intent, compensate: boolean): void {
-    const state = states.get(name);
-    if (state && state !== 'failed') return;
-    states.set(name, 'loading');
-    lanes[0].remote
+    if (!this.isWanted(name)) return;
+    this.lanes[0].remote
       .fetchTable(profile, intent, compensate)
-      .then((table) => Promise.all(lanes.map(({ remote }) => remote.keepTable(name, table))))
+      .then((table) => this.toAll(({ remote }) => remote.keepTable(name, table)))
       .then(
-        () => states.set(name, 'whole'),
-        () => states.set(name, 'failed'),
-      )
-      .finally(tell);
-  },
-  stateOf: (sha256: string) => states.get(sha256),
-  subscribe(listener: Listener): () => void {
-    listeners.add(listener);
-    return () => listeners.delete(listener);
-  },
+        () => this.arrived(name, 'whole'),
+        () => this.arrived(name, 'failed'),
+      );
+  }
+
+  /** What has arrived of a file or table. */
+  readonly stateOf = (name: string): State | undefined => this.states.get(name);
+
+  /** Told when a draft has been shown: whole pictures, which keep a worker busy, wait for it. */
+  readonly draftShown = (): void => {
+    for (const resolve of this.waiting) resolve();
+    this.waiting.clear();
+  };
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
   /** Changes whenever anything arrives. */
-  version: () => version,
-};
+  readonly version = (): number => this.changes;
+
+  /** Nobody is told of anything any more. */
+  dispose(): void {
+    this.listeners.clear();
+    this.draftShown();
+  }
+
+  private isWanted(name: string): boolean {
+    const state = this.states.get(name);
+    if (state && state !== 'failed') return false;
+    this.states.set(name, 'loading');
+    return true;
+  }
+
+  private arrived(name: string, state: State): void {
+    this.states.set(name, state);
+    this.changes++;
+    for (const listener of this.listeners) listener();
+  }
+
+  private async toAll(keep: (lane: Lane) => Promise<void>): Promise<void> {
+    await Promise.all(this.lanes.map(keep));
+  }
+
+  private async bring({ sha256, width, height, smallLevel, kind }: OriginalView): Promise<void> {
+    const { remote } = this.lanes[0];
+    if (kind === 'picture') {
+      if (smallLevel > 0) {
+        await this.keepPicture(sha256, await remote.fetchSmall(sha256, width, height, smallLevel));
+        this.arrived(sha256, 'small');
+        await this.nextDraft();
+      }
+      await this.keepPicture(sha256, await this.lanes[this.lanes.length - 1].remote.fetchWhole(sha256));
+    } else if (kind === 'font') {
+      const font = await remote.fetchFont(sha256);
+      await this.toAll((lane) => lane.remote.keepFont(sha256, font));
+    } else if (kind === 'drawing') {
+      const drawing = await remote.fetchDrawing(sha256);
+      await this.toAll((lane) => lane.remote.keepDrawing(sha256, drawing));
+    }
+    // What a profile gives is fetched as a separation.
+  }
+
+  private keepPicture(sha256: string, pyramid: Pyramid): Promise<void> {
+    return this.toAll(({ remote }) => remote.keepPicture(sha256, pyramid));
+  }
+
+  /** Until a draft has been shown. */
+  private nextDraft(): Promise<void> {
+    return new Promise((resolve) => {
+      this.waiting.add(resolve);
+      setTimeout(resolve, DRAFT_WAIT);
+    });
+  }
+}
+
+/** The page's own. */
+export const pictures = new Pictures(lanes);

@@ -10,7 +10,7 @@ import {
 } from './drawing-loop.ts';
 import { draw, prepare } from './engine.ts';
 import { report } from './failures.ts';
-import { draftShown } from './pictures.ts';
+import { pictures } from './pictures.ts';
 import { rehearse } from './rehearse.ts';
 
 /** Rest before exact work starts, ms. */
@@ -19,7 +19,7 @@ const SETTLE = 45;
 const ENGINE: DrawingEngine = {
   draw,
   prepare: ({ recipe, frame }, plates, row, rank) => prepare(recipe, plates, frame, row, rank),
-  draftShown,
+  draftShown: pictures.draftShown,
   idle: (request, current) => void rehearse(request, current),
 };
 

@@ -1,7 +1,9 @@
 import type { Typeface } from '@brachytone/core';
+import { LRUCache } from 'lru-cache';
 import { useEffect, useState } from 'react';
 
-const faces = new Map<string, Promise<Typeface>>();
+/** Typefaces on the page itself, by the SHA-256 of their files, those used longest ago dropped first. */
+const faces = new LRUCache<string, Promise<Typeface>>({ max: 20 });
 
 /** A typeface on the page itself, to lay out lettering with. */
 export function typefaceOf(sha256: string): Promise<Typeface> {
