@@ -223,6 +223,33 @@ test('undo, redo and reload: everything is where it was, undo included', async (
   await expect(ruling).toHaveValue('70 lpi');
 });
 
+test('a picture that cannot be drawn says so, with a way on, and the log hears of it', async ({ page }) => {
+  const told: string[] = [];
+  page.on('request', (request) => {
+    if (request.url().endsWith('/api/page-failures')) told.push(request.postData() ?? '');
+  });
+  // Workers that fail at one ruling, as they would at a fault of ours.
+  const fault = `const plain = JSON.stringify; JSON.stringify = (...given) => {
+    const text = plain(...given);
+    if (text?.includes('"ruling":77')) throw new RangeError('No screen of 77 lpi here.');
+    return text;
+  };`;
+  await page.route('**/worker-*.js', async (route) => {
+    const response = await route.fetch();
+    await route.fulfill({ response, body: fault + (await response.text()) });
+  });
+  await startJob(page, 'fault.png');
+  await exact(page);
+  await setNumber(page, 'Ruling, number', '77');
+  const notice = page.getByRole('alert').filter({ hasText: 'could not be drawn' });
+  await expect(notice).toContainText('No screen of 77 lpi here.');
+  expect(told).toHaveLength(1);
+  expect(told[0]).toContain('RangeError: No screen of 77 lpi here.');
+  await notice.getByRole('button', { name: 'Undo the last change' }).click();
+  await expect(notice).toBeHidden();
+  await exact(page);
+});
+
 test('bad files are refused with a sentence, and the board stays as it was', async ({ page }) => {
   await page.goto(server.url);
   await dropFile(page, 'letter.png', Buffer.from('Dear printer'));
