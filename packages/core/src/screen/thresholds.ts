@@ -61,6 +61,13 @@ export function layThresholds(brick: Brick, order: ArrayLike<number>): Threshold
   return { brick, run, stride, data };
 }
 
+/** One threshold everywhere. */
+export function evenThresholds(threshold: number): Thresholds {
+  const stride = LEAST_RUN + OVERHANG;
+  const data = new Uint16Array(stride).fill(threshold);
+  return { brick: { width: 1, height: 1, shift: 0 }, run: LEAST_RUN, stride, data };
+}
+
 /** The spot's value (as a whole-number key) and the rank of the cell, for every pixel of the brick. */
 function measurePixels(supercell: Supercell, brick: Brick, spot: Spot) {
   const { m, n, ax, ay, pixels } = supercell;

@@ -1,7 +1,8 @@
 import { MM_PER_INCH } from '../../raster/frame.ts';
-import { createBits, setBit } from '../../raster/bits.ts';
-import { percentToCoverage, type Plane } from '../../raster/plane.ts';
+import { percentToCoverage } from '../../raster/plane.ts';
 import { dropPatches } from '../patches.ts';
+import { evenThresholds } from '../thresholds.ts';
+import { tiled } from '../tiled.ts';
 import { defineScreen } from './kind.ts';
 
 export const threshold = defineScreen({
@@ -31,26 +32,15 @@ export const threshold = defineScreen({
   },
   words: ({ level }) => `threshold · ${Number(level.toFixed(1))} %`,
   sequential: ({ specks, holes }) => specks > 0 || holes > 0,
-  make({ level, specks, holes }, { table }, { resolution }) {
-    const least = Math.max(1, percentToCoverage(level));
-    const solid = ({ width, height, data }: Plane) => {
-      const bits = createBits(width, height);
-      for (let y = 0, i = 0; y < height; y++) {
-        for (let x = 0; x < width; x++, i++) {
-          const tone = table ? table[data[i]] : data[i];
-          if (tone >= least) setBit(bits, x, y);
-        }
-      }
-      return bits;
-    };
-    if (specks === 0 && holes === 0)
-      return { sequential: false, margin: 0, screen: (coverage) => solid(coverage) };
+  make({ level, specks, holes }, transfer, { resolution }) {
+    const tile = tiled(evenThresholds(Math.max(1, percentToCoverage(level)) - 1), transfer);
+    if (specks === 0 && holes === 0) return tile;
     // Squares of these sides have the areas that are too small.
     const area = (side: number) => ((side / MM_PER_INCH) * resolution) ** 2;
     return {
       sequential: true,
       start: () => ({
-        rows: solid,
+        rows: (coverage) => tile.screen(coverage, { x: 0, y: 0, ...coverage }),
         finish: (bits) => {
           dropPatches(bits, 1, area(specks));
           dropPatches(bits, 0, area(holes));
