@@ -2,10 +2,11 @@
  * Everything that is checked: formatting, lint, types, unit and server tests, and the interface in a real browser. On a
  * fresh clone it installs what is missing. Closes with the sum over all parts.
  */
+import { spawn } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { build, install, run, systemTools } from './steps.mjs';
+import { build, install, ROOT, run, systemTools } from './steps.mjs';
 
 await install();
 await systemTools();
@@ -16,11 +17,21 @@ const bin = (name) => `node_modules/.bin/${name}`;
 let passed = 0;
 let failed = 0;
 
-async function check(name, command, args) {
-  console.log(`\n— ${name}`);
-  const code = await run(command, args);
-  if (code === 0) passed++;
-  else failed++;
+/** Runs checks one after another, each with its output shown once it has ended. */
+async function checkInTurn(checks) {
+  for (const [name, command, ...args] of checks) {
+    const output = [];
+    const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => output.push(text));
+    const code = await new Promise((resolve) => {
+      child.on('error', () => resolve(127));
+      child.on('close', (status) => resolve(status ?? 1));
+    });
+    console.log(`— ${name}${code === 0 ? '' : `: exit code ${code}`}`);
+    process.stdout.write(Buffer.concat(output));
+    if (code === 0) passed++;
+    else failed++;
+  }
 }
 
 /** Runs a part that writes its results as JSON; a part that ran no test has failed. */
@@ -37,17 +48,21 @@ async function part(name, command, args, env, read) {
   failed += counts.failed;
 }
 
-await check('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-await check('lint', bin('eslint'), ['.', '--max-warnings', '0']);
-for (const project of [
+const projects = [
   'tsconfig.json',
   'packages/core/tsconfig.json',
   'apps/web/tsconfig.json',
   'apps/web/tsconfig.test.json',
   'e2e/tsconfig.json',
-]) {
-  await check(`types, ${project}`, bin('tsc'), ['-p', project]);
-}
+];
+// Side by side: each keeps one core busy.
+await Promise.all([
+  checkInTurn([['lint', bin('eslint'), '.', '--max-warnings', '0']]),
+  checkInTurn([
+    ['formatting', bin('prettier'), '--check', '--log-level', 'warn', '.'],
+    ...projects.map((project) => [`types, ${project}`, bin('tsc'), '-p', project]),
+  ]),
+]);
 await part(
   'unit and server tests',
   process.execPath,
