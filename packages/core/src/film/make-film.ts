@@ -46,7 +46,7 @@ export function* makeFilm(
   const { width, height } = layout;
   let inked = 0;
   for (const strip of bands({ x: 0, y: 0, width, height }, 1, file.rowsPerStrip)) {
-    const bits = stripBits(scene, plate, layout, strip);
+    const bits = filmBits(scene, plate, layout, strip);
     inked += countInk(bits);
     file.strip(toFilm(bits, emulsion));
     yield { rows: strip.y + strip.height, of: height, inked };
@@ -54,13 +54,13 @@ export function* makeFilm(
   file.finish();
 }
 
-/** Whole rows of a film, the plate where the layout has it. */
-function stripBits(scene: Scene, plate: number, layout: FilmLayout, strip: Region): Bits {
-  const part = intersect(layout.plate, strip);
+/** A region of a film, the plate where the layout has it; around it the film is bare. */
+export function filmBits(scene: Scene, plate: number, layout: FilmLayout, region: Region): Bits {
+  const part = intersect(layout.plate, region);
   const { x, y } = layout.plate;
   const bits = () => plateBits(scene, plate, layout.frame, { ...part, x: part.x - x, y: part.y - y });
-  if (part.width === strip.width && part.height === strip.height) return bits();
-  const out = createBits(strip.width, strip.height);
-  if (!isEmpty(part)) placeBits(bits(), out, part.x - strip.x, part.y - strip.y);
+  if (part.width === region.width && part.height === region.height) return bits();
+  const out = createBits(region.width, region.height);
+  if (!isEmpty(part)) placeBits(bits(), out, part.x - region.x, part.y - region.y);
   return out;
 }

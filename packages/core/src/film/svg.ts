@@ -2,7 +2,7 @@ import { escaped } from '../vector/escaped.ts';
 import { perMmOf, plateGroup, type VectorManner } from '../vector/plate-group.ts';
 import { unitsOf } from '../vector/units.ts';
 import type { Scene } from '../recipe/scene.ts';
-import { filmLayout } from './film-layout.ts';
+import { filmLayout, type FilmLayout } from './film-layout.ts';
 
 export interface PlatesSvg {
   readonly text: string;
@@ -18,9 +18,14 @@ export interface PlatesSvg {
  *
  * @param smooth how far outlines of pixels may stray from them, in film pixels; 0 for their very sides
  */
-export function platesSvg(scene: Scene, plates: readonly number[], title: string, smooth: number): PlatesSvg {
+export function platesSvg(
+  scene: Scene,
+  plates: readonly number[],
+  title: string,
+  smooth: number,
+  { mm, plate: place, resolution }: FilmLayout = filmLayout(scene.recipe),
+): PlatesSvg {
   const { recipe } = scene;
-  const { mm, plate: place, resolution } = filmLayout(recipe);
   const units = unitsOf(recipe, perMmOf(recipe, plates));
   const rounded = (value: number) => Number(value.toFixed(4));
   const [width, height] = [rounded(mm.width), rounded(mm.height)];
