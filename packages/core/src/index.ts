@@ -100,7 +100,7 @@ export {
   type RouteStart,
   type StartedRoute,
 } from './separation/route-kind.ts';
-export { inkLimit, isModelled, profileOf, routeInks, routeModel } from './separation/route.ts';
+export { inkLimit, profileOf, routeInks, routeModel } from './separation/route.ts';
 export { type BandsRoute, type PaintedInk } from './separation/routes/bands.ts';
 export { ROUTES, routeKind, type Route } from './separation/routes/index.ts';
 export { type InkRoute } from './separation/routes/ink.ts';
@@ -131,17 +131,10 @@ export type {
 export type { Scene } from './recipe/scene.ts';
 
 // Where originals lie
-export { contentKind, CONTENTS } from './original/contents/index.ts';
+export { contentKind } from './original/contents/index.ts';
 export { type ContentFile, type ContentKind, type Size } from './original/content-kind.ts';
 export { boxCorners, boxToPicture, effectiveResolution, sheetToBox } from './original/placed.ts';
-export {
-  gradientOf,
-  hasLine,
-  hasTones,
-  isAllLine,
-  placedHeight,
-  smallSource,
-} from './original/place-original.ts';
+export { gradientOf, hasTones, placedHeight, smallSource } from './original/place-original.ts';
 
 // Plates: the one way from recipe to bits
 export { composedArt } from './plate/composed-art.ts';

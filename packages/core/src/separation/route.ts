@@ -33,9 +33,6 @@ export interface RouteModel {
   readonly table: (draft: boolean) => SeparationTable;
 }
 
-/** Whether a route goes by the ink model, so that its colours can be compared with what was asked. */
-export const isModelled = (route: Route): boolean => routeKind(route).modelled !== undefined;
-
 /** How a route separates by the ink model; undefined when it does not. */
 export function routeModel(route: Route, inkSet: InkSet): RouteModel | undefined {
   const { modelled } = routeKind(route);

@@ -1,4 +1,4 @@
-import { routeKind, ROUTES, type OriginalRecipe, type Route } from '@brachytone/core';
+import { contentKind, routeKind, ROUTES, type OriginalRecipe, type Route } from '@brachytone/core';
 import { newRoute, withRoute } from '@brachytone/job';
 import { Select } from '../../../controls/select.tsx';
 import { useEditRecipe } from '../../../store/use-edit-recipe.ts';
@@ -11,7 +11,7 @@ export function RouteGroup({ original }: { original: OriginalRecipe }) {
   const editRecipe = useEditRecipe();
   const pickInks = usePickInks();
   const { route, content } = original;
-  const coloured = content.kind === 'picture' && content.line === null;
+  const coloured = contentKind(content).hasColours(content);
   const flat = content.kind === 'drawing' || (content.kind === 'picture' && content.line !== null);
   const suits = { all: true, tones: !flat, colours: coloured };
   const kinds = (Object.keys(ROUTES) as Route['kind'][]).filter(

@@ -1,4 +1,4 @@
-import type { OriginalRecipe } from '@brachytone/core';
+import { gradientOf, hasTones, type OriginalRecipe } from '@brachytone/core';
 import { NEW_COLOUR_DOTS, NEW_CUT, NEW_FADE, NEW_MIX, newContainer } from '@brachytone/job';
 import { Plus } from 'lucide-react';
 import type { Draft } from 'immer';
@@ -29,10 +29,9 @@ interface Part {
   readonly Controls: () => React.ReactNode;
 }
 
-const hasTones = ({ content }: OriginalRecipe): boolean =>
-  (content.kind === 'picture' && !content.line) ||
-  content.kind === 'gradient' ||
-  (content.kind === 'lettering' && content.fill === 'gradient');
+/** True for what is screened, letters filled with a gradient among it. */
+const isScreened = (original: OriginalRecipe): boolean =>
+  hasTones(original) || gradientOf(original) !== undefined;
 
 const PARTS: readonly Part[] = [
   {
@@ -68,7 +67,7 @@ const PARTS: readonly Part[] = [
     id: 'mix',
     name: 'Mix',
     says: 'Lays its own dots over its smooth tones, with a strength and a blend.',
-    suits: hasTones,
+    suits: isScreened,
     words: ({ mix }) => mix && mixWords(mix),
     put: (draft, there) => void (draft.mix = there ? { ...NEW_MIX } : null),
     Controls: MixControls,
