@@ -6,7 +6,7 @@ export default defineConfig({
   testDir: 'e2e',
   timeout: 90_000,
   expect: { timeout: 30_000 },
-  workers: 1,
+  workers: 2,
   retries: 0,
   reporter: 'list',
   outputDir: 'test-results',

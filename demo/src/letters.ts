@@ -1,4 +1,4 @@
-import type { OriginalRecipe, Typeface } from '@brachytone/core';
+import { present, type OriginalRecipe, type Typeface } from '@brachytone/core';
 import { newLettering, resetLettering, SHIPPED_TYPEFACES, type LetteringChange } from '@brachytone/job';
 
 /** Lettering for a demo job: its words and setting, and where the left top corner of its box lies (mm). */
@@ -10,8 +10,11 @@ export function letters(
   at: { x: number; y: number },
   change: LetteringChange & { text: string; size: number },
 ): OriginalRecipe {
-  const font = SHIPPED_TYPEFACES.find((one) => one.name === name)!.sha256;
-  const face = typefaces.get(font)!;
+  const font = present(
+    SHIPPED_TYPEFACES.find((one) => one.name === name),
+    'shipped typeface',
+  ).sha256;
+  const face = present(typefaces.get(font), 'typeface');
   const made = newLettering(id, ink, { width: 100, height: 100 }, font, face);
   const set = resetLettering(made, change, face, face);
   return { ...set, name: change.text.split('\n')[0], placement: { ...set.placement, ...at } };

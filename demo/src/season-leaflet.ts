@@ -1,4 +1,4 @@
-import { plainPlate } from '@brachytone/core';
+import { plainPlate, present } from '@brachytone/core';
 import type { JobDocument } from '@brachytone/job';
 import { newJob, placeOnSheet, PRINTING_CONDITIONS, withCondition } from '@brachytone/job';
 import { dotted } from './dotted.ts';
@@ -33,7 +33,10 @@ export function seasonLeaflet({ marsh, typefaces }: DemoMaterials): JobDocument 
     ],
     plates: [plainPlate('plate-1', 'ink-1', dotted({ ruling: 55, angle: 45 }))],
   };
-  const uncoated = PRINTING_CONDITIONS.find(({ id }) => id === 'uncoated')!;
+  const uncoated = present(
+    PRINTING_CONDITIONS.find(({ id }) => id === 'uncoated'),
+    'printing condition',
+  );
   const separated = withCondition(recipe, picture.id, uncoated);
   return {
     ...job,

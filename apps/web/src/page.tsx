@@ -1,3 +1,4 @@
+import { present } from '@brachytone/core';
 import './app.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
@@ -10,7 +11,7 @@ import { store } from './store/store.ts';
 startAutosave();
 void saySlowKernels();
 
-createRoot(document.getElementById('root')!).render(
+createRoot(present(document.getElementById('root'), 'element for the page')).render(
   <StrictMode>
     <Provider store={store}>
       <App />

@@ -6,6 +6,7 @@ export { setCacheShare } from './base/cache.ts';
 export { slowBecause } from './kernel/memory.ts';
 
 // Fields of kinds, errors, exact turns
+export { present } from './base/present.ts';
 export { MissingMaterial, OutOfKernelMemory, UnknownKind, type Material } from './base/errors.ts';
 export {
   counts,

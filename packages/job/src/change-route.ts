@@ -11,6 +11,7 @@ import {
   type Route,
   type Screen,
   type StartedRoute,
+  present,
 } from '@brachytone/core';
 import { angleSets } from './angle-sets.ts';
 import { freeId } from './free-id.ts';
@@ -162,7 +163,10 @@ export function newRoute(
     shelfInk: (wanted) =>
       inkForJob(
         recipe,
-        SHIPPED_INKS.find((one) => one.name === wanted)!,
+        present(
+          SHIPPED_INKS.find((one) => one.name === wanted),
+          `ink “${wanted}” on the shelf`,
+        ),
       ),
     condition: { cyan, magenta, yellow, black, stock: condition.stock, overprints, limit: condition.limit },
     most: { inks: LIMITS.inks.most, limit: LIMITS.inkLimit.most },

@@ -127,8 +127,9 @@ export function refit(
       if (content.kind !== 'picture') {
         return { ...original, placement: placeOnSheet(after, { width: 1, height: content.ratio }, FULL) };
       }
-      const crop = { ...cropToSheet(after, picture!), turn: content.crop.turn };
-      return { ...original, content: { ...content, crop }, placement: placeOnSheet(after, picture!, crop) };
+      if (!picture) return original;
+      const crop = { ...cropToSheet(after, picture), turn: content.crop.turn };
+      return { ...original, content: { ...content, crop }, placement: placeOnSheet(after, picture, crop) };
     }
     const middle = {
       x: ((placement.x + placement.width / 2) * after.width) / before.width,

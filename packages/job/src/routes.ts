@@ -1,4 +1,4 @@
-import type { CurvePoint, Lab } from '@brachytone/core';
+import { present, type CurvePoint, type Lab } from '@brachytone/core';
 
 /** Curves for two to four inks, named after what they do. */
 export interface ToneStart {
@@ -50,8 +50,13 @@ export const TONE_STARTS: readonly ToneStart[] = [
 
 /** Curves for so many inks: a starting point's own, or those of the first that has as many. */
 export const startCurves = (count: number, start?: ToneStart): readonly (readonly CurvePoint[])[] =>
-  (start && start.curves.length === count ? start : TONE_STARTS.find((one) => one.curves.length === count)!)
-    .curves;
+  (start && start.curves.length === count
+    ? start
+    : present(
+        TONE_STARTS.find((one) => one.curves.length === count),
+        `start for ${count} inks`,
+      )
+  ).curves;
 
 /** Ids of inks from the darkest to the lightest. */
 export const byDarkness = (inks: readonly { readonly id: string; readonly lab: Lab }[]): string[] =>

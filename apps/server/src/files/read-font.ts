@@ -1,3 +1,4 @@
+import { present } from '@brachytone/core';
 import type { OriginalFacts } from '@brachytone/job';
 import { readTypeface, UnreadableTypeface } from '@brachytone/typeface';
 import { decompress } from 'wawoff2';
@@ -29,7 +30,7 @@ const refuse = (detail: string): Problem => new Problem(422, 'Font not taken', d
  * @throws Problem that says what is wrong with the file
  */
 export async function readFont(bytes: Uint8Array): Promise<{ font: Uint8Array; facts: OriginalFacts }> {
-  const kind = kindOf(bytes)!;
+  const kind = present(kindOf(bytes), 'font in the file');
   if (bytes.length > LARGEST) {
     throw refuse(
       `The font file has ${Math.round(bytes.length / 1e6)} MB; Brachytone takes up to ${LARGEST / 1e6}. Nothing was added.`,

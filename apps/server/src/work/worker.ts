@@ -16,6 +16,7 @@ import {
   type Sink,
   type Typeface,
   writeOriginal,
+  present,
 } from '@brachytone/core';
 import { isTogether, type JobDocument } from '@brachytone/job';
 import { readTypeface } from '@brachytone/typeface';
@@ -168,7 +169,10 @@ export function cutOut({
   resolution,
 }: Tasks['cutOut']['given']): Tasks['cutOut']['made'] {
   const scene = sceneOf(recipe, materials);
-  const found = recipe.originals.find(({ id }) => id === original)!;
+  const found = present(
+    recipe.originals.find(({ id }) => id === original),
+    'original',
+  );
   const sink = memorySink();
   writeOriginal(found, scene, resolution, sink);
   return sink.bytes();
@@ -180,8 +184,11 @@ export function colourDots({
   original,
   materials,
 }: Tasks['colourDots']['given']): Tasks['colourDots']['made'] {
-  const found = recipe.originals.find(({ id }) => id === original)!;
-  return colourDotsSvg(found, found.colourDots!, sceneOf(recipe, materials));
+  const found = present(
+    recipe.originals.find(({ id }) => id === original),
+    'original',
+  );
+  return colourDotsSvg(found, present(found.colourDots, 'dots of colour'), sceneOf(recipe, materials));
 }
 
 /** See `Tasks`. */

@@ -1,3 +1,4 @@
+import { present } from '@brachytone/core';
 import { Redo2, Undo2 } from 'lucide-react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { Button } from '../controls/button.tsx';
@@ -19,7 +20,7 @@ const SAVE_WORDS: Record<SaveState, string> = {
 
 export function Header() {
   const dispatch = useAppDispatch();
-  const job = useAppSelector((state) => state.job)!;
+  const job = useAppSelector((state) => present(state.job, 'open job'));
   const { id } = useParams();
   const navigate = useNavigate();
   const [makeFilms, starting] = useMakeFilms();

@@ -1,4 +1,4 @@
-import { encode8, labToXyz, textureAt, xyzToLinear, type Stock } from '@brachytone/core';
+import { encode8, labToXyz, textureAt, xyzToLinear, type Stock, present } from '@brachytone/core';
 import { SHIPPED_STOCKS } from '@brachytone/job';
 import { useEffect, useRef } from 'react';
 import { labWords } from '../controls/lab.ts';
@@ -15,7 +15,7 @@ const PER_MM = 9;
 function Surface({ stock }: { stock: Stock }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
-    const context = canvas.current!.getContext('2d')!;
+    const context = present(canvas.current?.getContext('2d'), 'canvas');
     const picture = context.createImageData(WIDTH, HEIGHT);
     const light = xyzToLinear(labToXyz(stock.lab));
     for (let y = 0, at = 0; y < HEIGHT; y++) {

@@ -18,7 +18,7 @@ export function useStripOf(path: NumberPath | undefined) {
     if (!path) return;
     const { strip: now } = store.getState().view;
     if (across) dispatch(stripOpened(null));
-    else if (down) dispatch(stripOpened({ ...now!, down: null }));
+    else if (down && now) dispatch(stripOpened({ ...now, down: null }));
     else if (now) dispatch(stripOpened({ ...now, down: axisAround({ ...axis, path }, value, usual, 3) }));
     else {
       dispatch(

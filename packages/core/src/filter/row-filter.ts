@@ -1,3 +1,4 @@
+import { present } from '../base/present.ts';
 import { addressOf, FILTER, pixelsAt, RING_BYTES, ROWS } from '../kernel/memory.ts';
 import type { Plane } from '../raster/plane.ts';
 import type { Rows } from '../raster/rows.ts';
@@ -43,7 +44,7 @@ export function throughFilters(
 ): Plane {
   const { width, height } = input;
   if (chainBytes(filters, width) > RING_BYTES) {
-    const last = filters.at(-1)!;
+    const last = present(filters.at(-1), 'filter');
     if (filters.length === 1) throw new RangeError('The picture is too wide for a filter of this size.');
     // What does not fit at once goes in parts.
     const [start, end] = [Math.max(0, from - last.before), Math.min(height, to + last.after)];

@@ -24,7 +24,7 @@ export function spreadArt(art: PlateArt, radius: number, sheet: Region): void {
   const changed = radius > 0 ? 0 : 1;
   const before = {
     tone: radius > 0 ? art.tone.data.slice() : art.tone.data,
-    ink: art.line?.ink.data.slice(),
+    ink: art.line?.ink.data.slice() ?? NO_LINE,
   };
   for (let left = 0; left < width; left += TILE) {
     const from = Math.max(0, left - reach);
@@ -77,6 +77,9 @@ function cut(data: Uint8Array, width: number, left: number, wide: number, height
   return out;
 }
 
+/** The ink of art that has no line work. */
+const NO_LINE = new Uint8Array(0);
+
 /** Takes a pixel of art away. */
 function takeAway({ tone, line }: PlateArt, x: number, y: number): void {
   tone.data[y * tone.width + x] = 0;
@@ -86,7 +89,7 @@ function takeAway({ tone, line }: PlateArt, x: number, y: number): void {
 /** Makes a pixel what the art was at another. */
 function extend(
   { tone, line }: PlateArt,
-  before: { tone: Uint16Array; ink: Uint8Array | undefined },
+  before: { tone: Uint16Array; ink: Uint8Array },
   x: number,
   y: number,
   fromX: number,
@@ -97,7 +100,7 @@ function extend(
   const bit = 0x80 >> (x & 7);
   const to = y * line.ink.stride + (x >> 3);
   line.bare.data[to] &= ~bit;
-  if (before.ink![fromY * line.ink.stride + (fromX >> 3)] & (0x80 >> (fromX & 7))) line.ink.data[to] |= bit;
+  if (before.ink[fromY * line.ink.stride + (fromX >> 3)] & (0x80 >> (fromX & 7))) line.ink.data[to] |= bit;
 }
 
 /** What is bare on the sheet. */

@@ -143,8 +143,10 @@ function cachedArt(scene: Scene, plate: number, frame: Frame, region: Region): P
   const art = workedArt(scene, plate, frame, region);
   cached.push({ recipe: scene.recipe, materials: materialsKey(scene), plate, frame, region, art });
   cachedBytes += bytesOf(art);
-  while (cachedBytes > cacheBytes('art for other plates') && cached.length > 1)
-    cachedBytes -= bytesOf(cached.shift()!.art);
+  while (cachedBytes > cacheBytes('art for other plates') && cached.length > 1) {
+    const [oldest] = cached.splice(0, 1);
+    cachedBytes -= bytesOf(oldest.art);
+  }
   return art;
 }
 
@@ -204,7 +206,7 @@ function workedArt(
   let art = composedArt(scene, plate, frame, region, out);
   const over = platesOverBase(recipe, plate).map((other) => cachedArt(scene, other, frame, region));
   if (own.base?.highlights) art = partHighlights(art, over, 'base');
-  for (const other of over) art = layBase(art, other, own.base!.fullness / 100);
+  for (const other of over) art = layBase(art, other, (own.base?.fullness ?? 0) / 100);
   const base = baseOf(recipe, plate);
   if (base >= 0) {
     const above = platesOverBase(recipe, base).map((other) => cachedArt(scene, other, frame, region));

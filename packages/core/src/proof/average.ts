@@ -35,7 +35,7 @@ export interface AreaSum {
 /** The same for one plate. */
 export function areaSum(...given: [...Parameters<typeof boxesOf>]): AreaSum {
   const sums = areaSums(boxesOf(...given), 1);
-  return { area: sums.areas[1]!, add: (bits, y) => sums.add([bits], y) };
+  return { area: sums.areas[1], add: (bits, y) => sums.add([bits], y) };
 }
 
 /** Equal boxes of device pixels. */
@@ -63,8 +63,8 @@ export const boxesOf = (
  * may begin and end within a pixel; each pixel counts by its exact share.
  */
 export interface AreaSums {
-  /** By set, a bit for each plate: at row · columns + column the area in pixels. Nothing for the empty set. */
-  readonly areas: readonly (Float64Array | undefined)[];
+  /** By set, a bit for each plate: at row · columns + column the area in pixels. Empty for no plates. */
+  readonly areas: readonly Float64Array[];
   /** Adds rows of each plate that start at row `y` of the whole. */
   add(bits: readonly Bits[], y: number): void;
 }
@@ -90,8 +90,8 @@ function linesOf(bits: readonly Bits[], apart: number): { apart: number; at: (ro
 }
 
 /** An area for each box and each set of plates, all nothing yet. */
-export const blankAreas = (plates: number, boxes: number): (Float64Array | undefined)[] =>
-  Array.from({ length: 1 << plates }, (_, set) => (set === 0 ? undefined : new Float64Array(boxes)));
+export const blankAreas = (plates: number, boxes: number): Float64Array[] =>
+  Array.from({ length: 1 << plates }, (_, set) => new Float64Array(set === 0 ? 0 : boxes));
 
 /**
  * @param plates at most `COUNTED_PLATES`
@@ -100,11 +100,11 @@ export const blankAreas = (plates: number, boxes: number): (Float64Array | undef
 export function areaSums(
   boxes: Boxes,
   plates: number,
-  areas: readonly (Float64Array | undefined)[] = blankAreas(plates, boxes.columns * boxes.rows),
+  areas: readonly Float64Array[] = blankAreas(plates, boxes.columns * boxes.rows),
 ): AreaSums {
   const { box, start, columns, rows, width } = boxes;
   if (plates === 1 && isPairs(boxes)) {
-    return { areas, add: ([bits], y) => addPairs(areas[1]!, boxes, bits, y - start.y) };
+    return { areas, add: ([bits], y) => addPairs(areas[1], boxes, bits, y - start.y) };
   }
   const sets = (1 << plates) - 1;
   return {
@@ -141,7 +141,7 @@ export function areaSums(
       const close = () => {
         empty(1, 0);
         for (let set = 1, at = 0; set <= sets && open >= 0; set++) {
-          const area = areas[set]!;
+          const area = areas[set];
           for (let i = open * columns; i < (open + 1) * columns; i++) area[i] += here[at++];
         }
         [here, below] = [below, here.fill(0)];

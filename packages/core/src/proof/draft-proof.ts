@@ -26,7 +26,7 @@ export function draftProof(request: PlatesView, light: Float64Array, n: number):
   const table = recentColours(`${light.join()} ${n}`, () => new Uint32Array((STEPS + 1) ** plates.length));
   const areas = plates.map((plate) => {
     const { areas: sets, full } = inkedAreas({ ...request, plates: [plate] });
-    return { area: sets[1]!, scale: STEPS / full };
+    return { area: sets[1], scale: STEPS / full };
   });
   const count = view.columns * rows.count;
   const rgba = new Uint8ClampedArray(count * 4);

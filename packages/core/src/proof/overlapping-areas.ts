@@ -36,20 +36,20 @@ export function overlappingAreas(request: PlatesView): InkedAreas {
     if (from > first) copyRows(old, areas, first, first, from, columns);
     if (to < end) copyRows(old, areas, first, to, end, columns);
   }
-  const part = areas.map((area) => area?.subarray((from - first) * columns, (to - first) * columns));
-  part.forEach((area) => area?.fill(0));
+  const part = areas.map((area) => area.subarray((from - first) * columns, (to - first) * columns));
+  part.forEach((area) => area.fill(0));
   const { full } = inkedAreas({ ...request, rows: { first: from, count: to - from } }, part);
   const made = { areas, full };
   last = { key, first, end, made };
   return made;
 }
 
-/** Areas of so many sets, nothing for the empty one, in the memory that is not in use. */
-function nextAreas(sets: number, count: number): (Float64Array | undefined)[] {
+/** Areas of so many sets, empty for no plates, in the memory that is not in use. */
+function nextAreas(sets: number, count: number): Float64Array[] {
   stores = stores.reverse();
   if (stores[0].length < (sets - 1) * count) stores[0] = new Float64Array((sets - 1) * count);
   return Array.from({ length: sets }, (_, set) =>
-    set === 0 ? undefined : stores[0].subarray((set - 1) * count, set * count),
+    stores[0].subarray(Math.max(0, set - 1) * count, set * count),
   );
 }
 
@@ -63,8 +63,8 @@ function copyRows(
   columns: number,
 ): void {
   areas.forEach((area, set) =>
-    area?.set(
-      made.areas[set]!.subarray((from - first) * columns, (to - first) * columns),
+    area.set(
+      made.areas[set].subarray((from - first) * columns, (to - first) * columns),
       (from - top) * columns,
     ),
   );

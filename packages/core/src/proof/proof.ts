@@ -32,12 +32,12 @@ function averagedProof(request: PlatesView, colours: readonly LinearRgb[]): Show
   const { areas, full } = inkedAreas(request);
   const pixels = view.columns * rows.count;
   const rgba = new Uint8ClampedArray(pixels * 4);
-  if (plates.length === 1) return { rgba, inked: [paintOne(rgba, areas[1]!, full, colours) / pixels] };
+  if (plates.length === 1) return { rgba, inked: [paintOne(rgba, areas[1], full, colours) / pixels] };
   const inked = plates.map(() => 0);
   const shares = new Float64Array(colours.length);
   for (let i = 0; i < pixels; i++) {
     sharesAt(areas, full, i, shares);
-    for (let k = 0; k < plates.length; k++) inked[k] += areas[1 << k]![i] / full;
+    for (let k = 0; k < plates.length; k++) inked[k] += areas[1 << k][i] / full;
     paint(rgba, i * 4, shares, colours);
   }
   return { rgba, inked: inked.map((sum) => sum / pixels) };
@@ -45,7 +45,7 @@ function averagedProof(request: PlatesView, colours: readonly LinearRgb[]): Show
 
 /** For each set of plates (a bit for each) the area of every screen pixel, in device pixels, where at least those have ink. */
 export interface InkedAreas {
-  readonly areas: readonly (Float64Array | undefined)[];
+  readonly areas: readonly Float64Array[];
   /** Area of a screen pixel. */
   readonly full: number;
 }
@@ -63,7 +63,7 @@ export function inkedAreas(
   const boxes = boxesOf(box, start, view.columns, rows.count, across.size);
   const region = { x: across.start, y: down.start, width: across.size, height: down.size };
   const together = plates.length <= COUNTED_PLATES ? areaSums(boxes, plates.length, areas) : undefined;
-  const sums = together ? [] : areas.map((area) => area && areaSums(boxes, 1, [undefined, area]));
+  const sums = together ? [] : areas.map((area) => areaSums(boxes, 1, [areas[0], area]));
   for (const band of bands(region, COUNTED_PIXELS, 1)) {
     withWorkBits(plates.length, band.width, band.height, (work) => {
       const alone = plates.map((plate, k) => plateBits(scene, plate, frame, band, work[k]));
@@ -73,7 +73,7 @@ export function inkedAreas(
         const highest = 31 - Math.clz32(set);
         const rest = set & ~(1 << highest);
         sets[set] = rest === 0 ? alone[highest] : bothOf(alone[highest], sets[rest]);
-        sums[set]!.add([sets[set]], band.y);
+        sums[set].add([sets[set]], band.y);
       }
     });
   }
@@ -82,13 +82,13 @@ export function inkedAreas(
 
 /** Shares of exactly each set of plates in a screen pixel; they sum to one. */
 export function sharesAt(
-  areas: readonly (Float64Array | undefined)[],
+  areas: readonly Float64Array[],
   full: number,
   pixel: number,
   shares: Float64Array,
 ): void {
   shares[0] = 1;
-  for (let set = 1; set < areas.length; set++) shares[set] = areas[set]![pixel] / full;
+  for (let set = 1; set < areas.length; set++) shares[set] = areas[set][pixel] / full;
   exclusive(shares);
 }
 

@@ -47,7 +47,7 @@ function areaShares({ areas, full }: InkedAreas, plates: number): Shares {
     },
     mixed(colours) {
       const added = addedBy(colours);
-      const { length } = areas[1]!;
+      const { length } = areas[1];
       const planes = [0, 1, 2].map(() => new Float32Array(length));
       const inked = lightAt(ROWS.source, AT_ONCE);
       const light = [ROWS.upper, ROWS.lower, ROWS.out];
@@ -55,7 +55,7 @@ function areaShares({ areas, full }: InkedAreas, plates: number): Shares {
         const count = Math.min(AT_ONCE, length - from);
         light.forEach((address, band) => lightAt(address, count).fill(added[band]));
         for (let set = 1; set < areas.length; set++) {
-          inked.set(areas[set]!.subarray(from, from + count));
+          inked.set(areas[set].subarray(from, from + count));
           light.forEach((address, band) =>
             kernels.addScaled(ROWS.source, added[3 * set + band] / full, address, count),
           );
@@ -64,7 +64,7 @@ function areaShares({ areas, full }: InkedAreas, plates: number): Shares {
       }
       return planes;
     },
-    inked: (pixel, plate) => areas[1 << plate]![pixel] / full,
+    inked: (pixel, plate) => areas[1 << plate][pixel] / full,
   };
 }
 

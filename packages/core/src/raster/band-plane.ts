@@ -1,3 +1,4 @@
+import { present } from '../base/present.ts';
 import type { Plane } from './plane.ts';
 import { recycle, scratchPlane } from './scratch.ts';
 import { addressOf, BANDS, BANDS_BYTES, pixelsAt } from '../kernel/memory.ts';
@@ -55,7 +56,7 @@ export function beginTask(): void {
 
 /** Makes a gap of a part, together with gaps beside it. */
 function free(start: number): void {
-  const bytes = taken.get(start)!;
+  const bytes = present(taken.get(start), 'part that is to be freed');
   taken.delete(start);
   let at = gaps.findIndex((gap) => gap.start > start);
   if (at < 0) at = gaps.length;

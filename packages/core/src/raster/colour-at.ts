@@ -1,3 +1,4 @@
+import { present } from '../base/present.ts';
 import { fullSample } from './picture.ts';
 import { chooseLevel, type Pyramid } from './pyramid.ts';
 
@@ -6,7 +7,10 @@ const ACROSS = 1500;
 
 /** Colour of a picture at a place in shares of its width and height, `#rrggbb`: the mean of 3 × 3 pixels. */
 export function colourAt(pyramid: Pyramid, place: { x: number; y: number }): string {
-  const picture = pyramid.levels[chooseLevel(pyramid, pyramid.width / ACROSS)]!;
+  const picture = present(
+    pyramid.levels[chooseLevel(pyramid, pyramid.width / ACROSS)],
+    'level of the picture',
+  );
   const { width, height, channels, data } = picture;
   const column = Math.floor(Math.min(0.999999, Math.max(0, place.x)) * width);
   const row = Math.floor(Math.min(0.999999, Math.max(0, place.y)) * height);

@@ -173,7 +173,8 @@ export function resampleInto(
   stretchRows(source, mapX, mapY, region, (y, upper, lower, weights) =>
     weights.forEach((weight, i) => {
       const at = (outY + y + i) * out.width + outX;
-      if (straight > 0) kernels.mixRows(upper, lower, weight, plane! + 2 * at, straight);
+      if (plane !== undefined && straight > 0)
+        kernels.mixRows(upper, lower, weight, plane + 2 * at, straight);
       if (straight === width) return;
       kernels.mixRows(upper + skip, lower + skip, weight, ROWS.out + skip, width - straight);
       out.data.set(mixed.subarray(straight), at + straight);

@@ -1,3 +1,4 @@
+import { present } from '../base/present.ts';
 import { anyAmounts, invert } from '../ink/invert.ts';
 import type { InkModel } from '../ink/model.ts';
 import { makeGrid, readGrid, type Grid } from './grid.ts';
@@ -48,7 +49,7 @@ export function spotGrid(model: InkModel, limit: number, size: number): Grid {
       keepLimit(out, limit);
     });
   }
-  return grid!;
+  return present(grid, 'size of grid');
 }
 
 /** Brings the sum of amounts down to a limit. */

@@ -1,6 +1,6 @@
 import { after, scaled, type Affine } from '../raster/affine.ts';
 import type { Picture } from '../raster/picture.ts';
-import { SOLID, type Plane } from '../raster/plane.ts';
+import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import { cutRows, type Rows } from '../raster/rows.ts';
 import { throughFilters, type RowFilter } from '../filter/row-filter.ts';
@@ -62,7 +62,8 @@ function stageBefore(name: string, keys: readonly string[]): number {
   while (known && same < Math.min(known.keys.length, keys.length) && known.keys[same] === keys[same]) same++;
   latest.delete(name);
   latest.set(name, { keys, before: same - 1 });
-  if (latest.size > MOST_LATEST) latest.delete(latest.keys().next().value!);
+  const [oldest = name] = latest.keys();
+  if (latest.size > MOST_LATEST) latest.delete(oldest);
   return same - 1;
 }
 
@@ -186,8 +187,7 @@ export const toTones = (toSource: Affine, source: Pick<ToneSource, 'width'>, ton
 
 /** Rows out of bands of `size` rows. */
 export function bandRows(width: number, height: number, size: number, bandAt: (band: number) => Plane): Rows {
-  let last = -1;
-  let held: Plane | undefined;
+  let [last, held]: [number, Plane] = [-1, createPlane(0, 0)];
   return {
     width,
     height,
@@ -198,7 +198,7 @@ export function bandRows(width: number, height: number, size: number, bandAt: (b
         last = band;
       }
       const at = (y - band * size) * width;
-      return held!.data.subarray(at, at + width);
+      return held.data.subarray(at, at + width);
     },
   };
 }

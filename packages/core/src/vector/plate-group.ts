@@ -63,10 +63,11 @@ export function plateGroup(scene: Scene, plate: number, units: Units, smooth: nu
   const ink = inkOf(recipe.inks, recipe.plates[plate].ink);
   const edges = hardEdges(scene, plate, units);
   const dots = pathData();
-  const manner = edges && dotsManner(recipe.plates[plate].screen) ? 'dots' : 'outlines';
+  let manner: VectorManner = 'outlines';
   let inked: number;
-  if (manner === 'dots') {
-    dotsPath(scene, plate, edges!.faces, units, dots);
+  if (edges && dotsManner(recipe.plates[plate].screen)) {
+    manner = 'dots';
+    dotsPath(scene, plate, edges.faces, units, dots);
     inked = askedShare(scene, plate);
   } else inked = drawOutlines(scene, plate, edges, units, smooth, dots);
   const paths = [{ rule: 'evenodd', data: dots.text() }, ...(edges ? linePaths(edges.lines) : [])].filter(

@@ -9,10 +9,12 @@ export function thinned(points: ArrayLike<number>, distance: number): number[] {
   const kept = new Uint8Array(count);
   const half = count >> 1;
   kept[0] = kept[half] = 1;
-  const stack: number[] = [0, half, half, count];
-  while (stack.length > 0) {
-    const to = stack.pop()!;
-    const from = stack.pop()!;
+  const stack: [from: number, to: number][] = [
+    [0, half],
+    [half, count],
+  ];
+  for (let part; (part = stack.pop());) {
+    const [from, to] = part;
     const [a, b] = [2 * (from % count), 2 * (to % count)];
     const [ax, ay] = [points[a], points[a + 1]];
     const [dx, dy] = [points[b] - ax, points[b + 1] - ay];
@@ -24,7 +26,7 @@ export function thinned(points: ArrayLike<number>, distance: number): number[] {
     }
     if (far < 0) continue;
     kept[far] = 1;
-    stack.push(from, far, far, to);
+    stack.push([from, far], [far, to]);
   }
   const out: number[] = [];
   for (let i = 0; i < count; i++) if (kept[i]) out.push(points[2 * i], points[2 * i + 1]);

@@ -7,6 +7,7 @@ import {
   screenGridOf,
   screenKind,
   type Screen,
+  present,
 } from '@brachytone/core';
 import { edit } from '../../store/job-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
@@ -108,7 +109,7 @@ function AsMade({ screen }: { screen: Screen }) {
 }
 
 function LatticeFacts({ screen, resolution }: { screen: Screen; resolution: number }) {
-  const lattice = latticeOf(screen)!;
+  const lattice = present(latticeOf(screen), 'lattice');
   const cell = resolution / lattice.ruling;
   const greys = greyLevels(resolution, lattice.ruling);
   const made = lattice.supercell?.(resolution);

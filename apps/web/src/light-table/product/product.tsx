@@ -1,4 +1,4 @@
-import { filmFrame, labToHex, mmToPixels } from '@brachytone/core';
+import { filmFrame, labToHex, mmToPixels, present } from '@brachytone/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Segmented } from '../../controls/segmented.tsx';
 import type { ViewRequest } from '../../engine/drafts.ts';
@@ -21,7 +21,10 @@ export function Product() {
   const { look } = useAppSelector((state) => state.view);
   const { sheet, stock } = recipe;
   const [picked, setPicked] = useState(() => likelyScene(sheet, stock.texture === 'cloth'));
-  const scene = SCENES.find(({ id }) => id === picked)!;
+  const scene = present(
+    SCENES.find(({ id }) => id === picked),
+    'product',
+  );
   const box = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const size = useSize(box);

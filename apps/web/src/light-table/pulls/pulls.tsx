@@ -1,3 +1,4 @@
+import { present } from '@brachytone/core';
 import type { PullView } from '@brachytone/job';
 import { X } from 'lucide-react';
 import { Button } from '../../controls/button.tsx';
@@ -12,7 +13,7 @@ import { useKeepPull } from './use-keep-pull.ts';
 /** States of the job that were kept, with their pictures: to wipe the table against, and to take up again. */
 export function Pulls() {
   const dispatch = useAppDispatch();
-  const job = useAppSelector((state) => state.job!.id);
+  const job = useAppSelector((state) => present(state.job, 'open job').id);
   const wipe = useAppSelector((state) => state.view.wipe);
   const { data: pulls = [] } = usePullsQuery(job);
   const keep = useKeepPull();

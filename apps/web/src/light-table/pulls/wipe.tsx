@@ -1,4 +1,5 @@
-import { filmFrame, mmToPixels, type View } from '@brachytone/core';
+import { boundsOf } from '../../controls/bounds.ts';
+import { filmFrame, mmToPixels, type View, present } from '@brachytone/core';
 import type { JobDocument } from '@brachytone/job';
 import { useMemo, useRef, type PointerEvent } from 'react';
 import { useDrawing } from '../../engine/use-drawing.ts';
@@ -11,11 +12,11 @@ import { whatToDraw } from '../table/what.ts';
 
 /** A pull, or the originals: the document it is of, and its name; undefined while it has not come. */
 export function useWiped(): { document: JobDocument; name: string; original: boolean } | undefined {
-  const present = useDocument();
-  const job = useAppSelector((state) => state.job!.id);
+  const now = useDocument();
+  const job = useAppSelector((state) => present(state.job, 'open job').id);
   const against = useAppSelector((state) => state.view.wipe?.against);
   const { data: pulls = [] } = usePullsQuery(job);
-  if (against === 'original') return { document: present, name: 'Before', original: true };
+  if (against === 'original') return { document: now, name: 'Before', original: true };
   const pull = pulls.find(({ id }) => id === against);
   return pull && { document: pull.document, name: pull.name, original: false };
 }
@@ -29,9 +30,9 @@ export function Wipe({
   ratio: number;
 }) {
   const dispatch = useAppDispatch();
-  const present = useDocument();
+  const now = useDocument();
   const { wipe, look, table } = useAppSelector((state) => state.view);
-  const { against, at } = wipe!;
+  const { against, at } = present(wipe, 'wipe');
   const found = useWiped();
   const box = useRef<HTMLDivElement>(null);
   const dragging = useRef(false);
@@ -41,7 +42,7 @@ export function Wipe({
   const move = (event: PointerEvent) => {
     if (!dragging.current) return;
     event.stopPropagation();
-    const bounds = box.current!.getBoundingClientRect();
+    const bounds = boundsOf(box);
     const next = (event.clientX - bounds.left) / bounds.width;
     dispatch(wiped({ against, at: Math.min(1, Math.max(0, next)) }));
   };
@@ -62,7 +63,7 @@ export function Wipe({
         <Picture
           key={against}
           document={document}
-          view={viewOn(document, present, visible.view)}
+          view={viewOn(document, now, visible.view)}
           what={whatToDraw(document, original ? 'original' : table === 'film' ? 'film' : 'proof', null, {
             look,
           })}
@@ -99,8 +100,8 @@ export function Wipe({
 }
 
 /** A view of the present film on the film of another state, which may have another size or resolution. */
-function viewOn(document: JobDocument, present: JobDocument, view: View): View {
-  const from = filmFrame(present.recipe);
+function viewOn(document: JobDocument, now: JobDocument, view: View): View {
+  const from = filmFrame(now.recipe);
   const to = filmFrame(document.recipe);
   const ratio = to.resolution / from.resolution;
   const shift = mmToPixels(to.bleed - from.bleed, to);

@@ -1,3 +1,4 @@
+import { boundsOf } from '../../controls/bounds.ts';
 import {
   after,
   boxToPicture,
@@ -8,6 +9,7 @@ import {
   type Affine,
   type OriginalRecipe,
   type Stroke,
+  present,
 } from '@brachytone/core';
 import { useRef, useState, type PointerEvent } from 'react';
 import { useAppSelector } from '../../store/store.ts';
@@ -31,7 +33,7 @@ export function useSheetToPicture(original: OriginalRecipe | undefined): Affine 
   const { content, placement } = original;
   const toBox = sheetToBox(original, height);
   if (content.kind !== 'picture') return after(toBox, scaled(1, height / placement.width));
-  const file = files.get(content.picture)!;
+  const file = present(files.get(content.picture), 'picture under the brush');
   return after(after(toBox, boxToPicture(content.crop, file)), scaled(1 / file.width));
 }
 
@@ -57,7 +59,7 @@ export function BrushLayer({ lie, ratio, toShares, strokes, onStroke }: BrushPro
   const wide = Math.hypot(toSheet.xx, toSheet.yx);
   const radius = brush.radius / wide;
   const place = (event: PointerEvent) => {
-    const bounds = svg.current!.getBoundingClientRect();
+    const bounds = boundsOf(svg);
     return { x: event.clientX - bounds.left, y: event.clientY - bounds.top };
   };
   const pointOf = (event: PointerEvent): [number, number, number] => {
@@ -71,7 +73,7 @@ export function BrushLayer({ lie, ratio, toShares, strokes, onStroke }: BrushPro
     ];
   };
   const keep = () => {
-    const { gesture, points } = drawing.current!;
+    const { gesture, points } = present(drawing.current, 'stroke');
     const stroke: Stroke = {
       points: points.map((point) => [...point] as const),
       radius,

@@ -1,4 +1,5 @@
-import { inverse, mapPoint, sheetToBox, type Gradient } from '@brachytone/core';
+import { boundsOf } from '../../controls/bounds.ts';
+import { inverse, mapPoint, sheetToBox, type Gradient, present } from '@brachytone/core';
 import { useRef, type PointerEvent } from 'react';
 import { useAppSelector } from '../../store/store.ts';
 import { useEditOriginal, useOriginal } from '../../store/use-original.ts';
@@ -21,7 +22,7 @@ function useShownGradient() {
   const box = { original, height, ratio: height / placement.width };
   if (open === 'fade' && fade?.by === 'gradient') {
     const set = (part: Partial<Gradient>, gesture: string) =>
-      change('Fade', (draft) => void Object.assign(draft.fade!.gradient, part), gesture);
+      change('Fade', (draft) => void Object.assign(present(draft.fade, 'fade').gradient, part), gesture);
     return { ...box, gradient: fade.gradient, set };
   }
   if (content.kind === 'gradient') {
@@ -73,7 +74,7 @@ export function GradientHandles({ lie, ratio }: { lie: Lie; ratio: number }) {
   const move = (event: PointerEvent) => {
     if (!drag.current) return;
     event.stopPropagation();
-    const bounds = svg.current!.getBoundingClientRect();
+    const bounds = boundsOf(svg);
     const share = mapPoint(
       toBox,
       (event.clientX - bounds.left) / scale,

@@ -1,3 +1,4 @@
+import { boundsOf } from '../../controls/bounds.ts';
 import { latticeOf, MM_PER_INCH, turnOf } from '@brachytone/core';
 import { LIMITS } from '@brachytone/job';
 import { useRef, type PointerEvent } from 'react';
@@ -44,7 +45,7 @@ export function LatticeHandle({ lie, ratio }: { lie: Lie; ratio: number }) {
     const now = drag.current;
     if (!now) return;
     event.stopPropagation();
-    const bounds = svg.current!.getBoundingClientRect();
+    const bounds = boundsOf(svg);
     const [px, py] = [event.clientX - bounds.left, event.clientY - bounds.top];
     const set = (label: string, change: Record<string, number>) =>
       dispatch(

@@ -1,4 +1,5 @@
-import { after, mapPoint, scaled, sheetToBox, type PictureContent } from '@brachytone/core';
+import { boundsOf } from '../../controls/bounds.ts';
+import { after, mapPoint, scaled, sheetToBox, type PictureContent, present } from '@brachytone/core';
 import { useRef, type PointerEvent } from 'react';
 import { inWorker } from '../../engine/engine.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
@@ -31,16 +32,17 @@ function CutBrush(props: Props) {
   const change = useEditOriginal();
   const toShares = useSheetToPicture(original);
   if (!toShares) return null;
-  const { cut } = original!.content as PictureContent;
+  const cut = present((present(original, 'picture').content as PictureContent).cut, 'cut-out');
   return (
     <BrushLayer
       {...props}
       toShares={toShares}
-      strokes={cut!.strokes}
+      strokes={cut.strokes}
       onStroke={(stroke, isNew, gesture) =>
         change(
           'Cut-out by hand',
-          (draft) => putStroke((draft.content as PictureContent).cut!.strokes, stroke, isNew),
+          (draft) =>
+            putStroke(present((draft.content as PictureContent).cut, 'cut-out').strokes, stroke, isNew),
           gesture,
         )
       }
@@ -59,9 +61,13 @@ function FadeBrush(props: Props) {
     <BrushLayer
       {...props}
       toShares={toShares}
-      strokes={original.fade!.strokes}
+      strokes={present(original.fade, 'fade').strokes}
       onStroke={(stroke, isNew, gesture) =>
-        change('Dots by hand', (draft) => putStroke(draft.fade!.strokes, stroke, isNew), gesture)
+        change(
+          'Dots by hand',
+          (draft) => putStroke(present(draft.fade, 'fade').strokes, stroke, isNew),
+          gesture,
+        )
       }
     />
   );
@@ -81,7 +87,7 @@ function ColourPick({ lie, ratio }: Props) {
   const pick = (event: PointerEvent) => {
     if (event.button !== 0) return;
     event.stopPropagation();
-    const bounds = svg.current!.getBoundingClientRect();
+    const bounds = boundsOf(svg);
     const scale = lie.scale / ratio;
     const share = mapPoint(
       toShares,
@@ -93,7 +99,7 @@ function ColourPick({ lie, ratio }: Props) {
     void inWorker((worker) => worker.colourAt(content.picture, place)).then((colour) => {
       if (!colour) return;
       change('Colour to cut away', (draft) => {
-        Object.assign((draft.content as PictureContent).cut!, { colour, place });
+        Object.assign(present((draft.content as PictureContent).cut, 'cut-out'), { colour, place });
       });
       dispatch(takeTool('none'));
     });

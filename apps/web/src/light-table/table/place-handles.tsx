@@ -1,3 +1,4 @@
+import { boundsOf } from '../../controls/bounds.ts';
 import { boxCorners, placedHeight, type OriginalRecipe, type Placement } from '@brachytone/core';
 import { LIMITS } from '@brachytone/job';
 import { useRef, useState, type PointerEvent } from 'react';
@@ -52,7 +53,7 @@ export function PlaceHandles({ lie, ratio }: { lie: Lie; ratio: number }) {
     y: foot.y + ((foot.y - middle.y) / away) * (22 / scale),
   };
   const mmAt = (event: PointerEvent) => {
-    const bounds = svg.current!.getBoundingClientRect();
+    const bounds = boundsOf(svg);
     return { x: (event.clientX - bounds.left) / scale, y: (event.clientY - bounds.top) / scale };
   };
   const begin = (kind: Drag['kind']) => (event: PointerEvent) => {

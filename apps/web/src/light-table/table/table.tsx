@@ -1,4 +1,5 @@
-import { filmFrame, labToHex } from '@brachytone/core';
+import { boundsOf } from '../../controls/bounds.ts';
+import { filmFrame, labToHex, present } from '@brachytone/core';
 import {
   useCallback,
   useEffect,
@@ -100,7 +101,7 @@ export function Table() {
     press.current = { x: event.clientX, y: event.clientY, lie };
   };
   const onPointerMove = (event: PointerEvent) => {
-    const bounds = box.current!.getBoundingClientRect();
+    const bounds = boundsOf(box);
     const x = (event.clientX - bounds.left) * size.ratio;
     const y = (event.clientY - bounds.top) * size.ratio;
     const across = (x - lie.left) / lie.scale;
@@ -127,7 +128,7 @@ export function Table() {
       dispatch(loupePowered(event.deltaY < 0 ? 1 : -1));
       return;
     }
-    const bounds = box.current!.getBoundingClientRect();
+    const bounds = boundsOf(box);
     const point = {
       x: (event.clientX - bounds.left) * size.ratio,
       y: (event.clientY - bounds.top) * size.ratio,
@@ -136,7 +137,7 @@ export function Table() {
     dispatch(zoomed(zoomAround(lie, frame, point, factor, size, size.ratio)));
   });
   useEffect(() => {
-    const element = box.current!;
+    const element = present(box.current, 'table');
     const turned = (event: WheelEvent) => onWheel(event);
     element.addEventListener('wheel', turned, { passive: false });
     return () => element.removeEventListener('wheel', turned);

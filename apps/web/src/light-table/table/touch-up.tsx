@@ -1,4 +1,4 @@
-import { after, inverse, mapPoint, moved, scaled, type Affine, type Stroke } from '@brachytone/core';
+import { after, inverse, mapPoint, moved, scaled, type Affine, type Stroke, present } from '@brachytone/core';
 import { edit } from '../../store/job-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';
@@ -65,7 +65,7 @@ function PaintedBrush({ lie, ratio, index }: Props & { index: number }) {
   const original = useOriginal();
   const toShares = useSheetToPicture(original);
   const tool = useAppSelector((state) => state.view.tool);
-  const { set } = useRoute(original!);
+  const { set } = useRoute(present(original, 'original to touch up'));
   if (!toShares || original?.route.kind !== 'bands') return null;
   const { painted } = original.route;
   const one = painted[index];

@@ -1,3 +1,5 @@
+import { present } from '@brachytone/core';
+import { boundsOf } from '../../controls/bounds.ts';
 import { useLayoutEffect, useState, type RefObject } from 'react';
 
 /** A box on the screen, in the screen's own pixels. */
@@ -14,12 +16,12 @@ export function useSize(box: RefObject<HTMLElement | null>): BoxSize {
   useLayoutEffect(() => {
     const measure = () => {
       const ratio = window.devicePixelRatio || 1;
-      const { width, height } = box.current!.getBoundingClientRect();
+      const { width, height } = boundsOf(box);
       setSize({ width: Math.round(width * ratio), height: Math.round(height * ratio), ratio });
     };
     measure();
     const observer = new ResizeObserver(measure);
-    observer.observe(box.current!);
+    observer.observe(present(box.current, 'element on the page'));
     return () => observer.disconnect();
   }, [box]);
   return size;

@@ -1,3 +1,4 @@
+import { present } from '../../base/present.ts';
 import type { FilmFormat } from './film-format.ts';
 import { png } from './png.ts';
 import { svg } from './svg.ts';
@@ -12,4 +13,8 @@ export type FilmFormatId = (typeof FORMATS)[number]['id'];
 /** Every format of film files, in the order they are offered. */
 export const FILM_FORMATS: readonly (FilmFormat & { readonly id: FilmFormatId })[] = FORMATS;
 
-export const filmFormat = (id: FilmFormatId): FilmFormat => FORMATS.find((one) => one.id === id)!;
+export const filmFormat = (id: FilmFormatId): FilmFormat =>
+  present(
+    FORMATS.find((one) => one.id === id),
+    `film format “${id}”`,
+  );

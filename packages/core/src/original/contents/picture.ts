@@ -1,3 +1,4 @@
+import { present } from '../../base/present.ts';
 import { MissingMaterial } from '../../base/errors.ts';
 import { after, scaled } from '../../raster/affine.ts';
 import { mmToPixels } from '../../raster/frame.ts';
@@ -33,7 +34,11 @@ const heightOf = ({ crop }: PictureContent, width: number, picture: Size): numbe
 
 function alphaRows(picture: Picture): Rows {
   const { width, height } = picture;
-  return { width, height, row: (y) => opacity(picture, { x: 0, y, width, height: 1 })!.data };
+  return {
+    width,
+    height,
+    row: (y) => present(opacity(picture, { x: 0, y, width, height: 1 }), 'transparency').data,
+  };
 }
 
 function placedCut(

@@ -1,3 +1,4 @@
+import { present } from '../../base/present.ts';
 import { gaussian } from '../../filter/gaussian.ts';
 import { numberOf } from '../../base/identity.ts';
 import { naturalLog } from '../../base/power.ts';
@@ -34,7 +35,7 @@ const recentPlanes = cache<Plane>('cut-outs', ({ data }) => data.byteLength);
  */
 export function cutPlane(pyramid: Pyramid, cut: CutOut, wanted: number): CutPlane {
   const level = pyramid.levels.findIndex((one) => one && one.width * one.height <= MOST_PIXELS);
-  const picture = pyramid.levels[level]!;
+  const picture = present(pyramid.levels[level], 'level small enough to find a cut-out in');
   const base = 2 ** level;
   const key = `${numberOf(picture.data)} ${JSON.stringify(cut)}`;
   const whole = () => recentPlanes(key, () => makePlane(picture, base, cut));

@@ -1,3 +1,4 @@
+import { present } from '../../base/present.ts';
 import type { Drawing } from '../../drawing/drawing.ts';
 import { flatten, mapContour, type Contour } from '../../path/contour.ts';
 import { fillPolygons, type FillRule } from '../../path/fill.ts';
@@ -73,7 +74,11 @@ export const containerOutlines = (
   drawing: Drawing | undefined,
   ratio: number,
 ): readonly Outline[] =>
-  shape === 'rectangle' ? RECTANGLE : shape === 'ellipse' ? ELLIPSE : pathOutlines(drawing!, ratio);
+  shape === 'rectangle'
+    ? RECTANGLE
+    : shape === 'ellipse'
+      ? ELLIPSE
+      : pathOutlines(present(drawing, 'drawing of the container'), ratio);
 
 /** Curves stray from their straight lines by no more than this, in pixels. */
 const TOLERANCE = 0.05;

@@ -1,3 +1,4 @@
+import { present } from '../../base/present.ts';
 import { gaussian, gaussianCell, gaussianMargin } from '../../filter/gaussian.ts';
 import { MM_PER_INCH, mmToPixels, type Frame } from '../../raster/frame.ts';
 import { createBits, type Bits } from '../../raster/bits.ts';
@@ -137,7 +138,10 @@ export const lines = defineScreen({
     },
   },
   words: (settings) => {
-    const run = PATHS.find(({ value }) => value === settings.path)!.label.toLowerCase();
+    const run = present(
+      PATHS.find(({ value }) => value === settings.path),
+      'path of lines',
+    ).label.toLowerCase();
     return settings.spot === 'line' ? `lines, ${run}` : `${spotWords(settings)}, ${run}`;
   },
   sequential: () => false,

@@ -1,3 +1,4 @@
+import { present } from '../../base/present.ts';
 import type { CurvePoint } from '../../tone/curve.ts';
 import { toneRows } from '../../tone/tone-rows.ts';
 import { curveTable } from '../../tone/curve-table.ts';
@@ -17,7 +18,12 @@ const LINE_TONE = 50;
 const idsOf = ({ inks }: TonesRoute): string[] => inks.map((one) => one.ink);
 
 const tableFor = ({ inks }: TonesRoute, id: string): Uint16Array =>
-  curveTable(inks.find((one) => one.ink === id)!.curve);
+  curveTable(
+    present(
+      inks.find((one) => one.ink === id),
+      'ink of this route',
+    ).curve,
+  );
 
 export const tonesRoute = defineRoute<TonesRoute>({
   kind: 'tones',

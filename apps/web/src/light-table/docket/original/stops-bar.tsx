@@ -1,3 +1,4 @@
+import { boundsOf } from '../../../controls/bounds.ts';
 import { toneAlong, type GradientStop } from '@brachytone/core';
 import { useRef, type PointerEvent } from 'react';
 
@@ -18,7 +19,7 @@ export function StopsBar({
   const box = useRef<HTMLDivElement>(null);
   const drag = useRef<{ at: number; gesture: string }>(undefined);
   const shareOf = (event: PointerEvent): number => {
-    const bounds = box.current!.getBoundingClientRect();
+    const bounds = boundsOf(box);
     return Math.min(1, Math.max(0, (event.clientX - bounds.left) / bounds.width));
   };
   const grey = (tone: number) => {

@@ -1,3 +1,4 @@
+import { boundsOf } from '../../../controls/bounds.ts';
 import { useRef, type PointerEvent } from 'react';
 import { Histogram } from './histogram.tsx';
 import { moveThreshold } from './thresholds.ts';
@@ -23,7 +24,7 @@ export function BandsChart({
   const edges = [0, ...thresholds, 100];
   const move = (event: PointerEvent) => {
     if (!drag.current) return;
-    const bounds = box.current!.getBoundingClientRect();
+    const bounds = boundsOf(box);
     const to = ((event.clientX - bounds.left) / bounds.width) * 100;
     onChange(moveThreshold(thresholds, drag.current.at, to), drag.current.gesture);
   };

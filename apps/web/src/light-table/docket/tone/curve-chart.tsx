@@ -1,4 +1,5 @@
-import { clamp, monotoneCurve, rounded, type CurvePoint } from '@brachytone/core';
+import { boundsOf } from '../../../controls/bounds.ts';
+import { clamp, monotoneCurve, rounded, type CurvePoint, present } from '@brachytone/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { APART, movePoint } from './curve-points.ts';
 import { Histogram } from './histogram.tsx';
@@ -30,7 +31,7 @@ export function CurveChart({
   const x = (tone: number) => (tone / 100) * WIDTH;
   const y = (tone: number) => HEIGHT - (tone / 100) * HEIGHT;
   const toTone = (event: PointerEvent): CurvePoint => {
-    const bounds = svg.current!.getBoundingClientRect();
+    const bounds = boundsOf(svg);
     return {
       in: ((event.clientX - bounds.left) / bounds.width) * 100,
       out: (1 - (event.clientY - bounds.top) / bounds.height) * 100,
@@ -46,7 +47,7 @@ export function CurveChart({
     const near = points.findIndex(
       (point) => Math.hypot(x(point.in) - x(tone.in), y(point.out) - y(tone.out)) < 10,
     );
-    svg.current!.setPointerCapture(event.pointerId);
+    present(svg.current, 'chart').setPointerCapture(event.pointerId);
     const gesture = `curve-${Date.now()}`;
     if (near >= 0) {
       drag.current = { at: near, gesture };

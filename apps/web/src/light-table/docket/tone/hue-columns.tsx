@@ -1,4 +1,4 @@
-import type { HueWeights } from '@brachytone/core';
+import { present, type HueWeights } from '@brachytone/core';
 import { Slider } from 'radix-ui';
 import { useRef, useState } from 'react';
 import { NumberField } from '../../../controls/number-field.tsx';
@@ -64,7 +64,15 @@ export function HueColumns({
         })}
       </div>
       <div className="mt-1.5 flex items-center gap-2">
-        <span className="text-soft">{HUES.find(({ hue }) => hue === chosen)!.name} becomes a grey of</span>
+        <span className="text-soft">
+          {
+            present(
+              HUES.find(({ hue }) => hue === chosen),
+              'hue',
+            ).name
+          }{' '}
+          becomes a grey of
+        </span>
         <span className="ml-auto" />
         <NumberField
           label="Grey of the chosen hue, number"

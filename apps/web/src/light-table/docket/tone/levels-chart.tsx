@@ -1,3 +1,4 @@
+import { boundsOf } from '../../../controls/bounds.ts';
 import type { Levels } from '@brachytone/core';
 import { useRef, type PointerEvent } from 'react';
 import { NumberField } from '../../../controls/number-field.tsx';
@@ -31,7 +32,7 @@ export function LevelsChart({
   };
   const move = (event: PointerEvent) => {
     if (!drag.current) return;
-    const bounds = box.current!.getBoundingClientRect();
+    const bounds = boundsOf(box);
     set(drag.current.end, ((event.clientX - bounds.left) / bounds.width) * 100, drag.current.gesture);
   };
   const mark = (end: 'bare' | 'solid', name: string) => (

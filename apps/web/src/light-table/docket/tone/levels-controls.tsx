@@ -1,4 +1,4 @@
-import { stepKind, type Levels } from '@brachytone/core';
+import { stepKind, type Levels, present } from '@brachytone/core';
 import { useOriginal } from '../../../store/use-original.ts';
 import { useDocument } from '../../../store/use-job.ts';
 import { LevelsChart } from './levels-chart.tsx';
@@ -28,7 +28,7 @@ export function LevelsControls(props: ControlsProps) {
           name={name}
           field={field}
           settings={props.step.settings}
-          path={stepPath(originals.indexOf(original!), props.before)}
+          path={stepPath(originals.indexOf(present(original, 'original of these tones')), props.before)}
           set={(_, change, gesture) => props.set(change, gesture)}
         />
       ))}

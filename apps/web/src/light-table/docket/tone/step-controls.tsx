@@ -1,4 +1,4 @@
-import { stepKind, type ToneStep } from '@brachytone/core';
+import { stepKind, type ToneStep, present } from '@brachytone/core';
 import type { ReactNode } from 'react';
 import { useDocument } from '../../../store/use-job.ts';
 import { useOriginal } from '../../../store/use-original.ts';
@@ -44,7 +44,7 @@ export function StepControls(props: ControlsProps) {
           field={field}
           settings={props.step.settings}
           ppi={props.ppi}
-          path={stepPath(originals.indexOf(original!), props.before)}
+          path={stepPath(originals.indexOf(present(original, 'original of these tones')), props.before)}
           set={(_, change, gesture) => props.set(change, gesture)}
         />
       ))}

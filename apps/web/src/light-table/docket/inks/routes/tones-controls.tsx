@@ -7,6 +7,7 @@ import {
   type CurvePoint,
   type OriginalRecipe,
   type TonesRoute,
+  present,
 } from '@brachytone/core';
 import { inkForJob, SHIPPED_INKS, startCurves, TONE_STARTS, withInks, withoutInk } from '@brachytone/job';
 import { useMemo, useState } from 'react';
@@ -78,7 +79,12 @@ export function TonesControls({ original, route }: { original: OriginalRecipe; r
       <CurveChart
         bins={bins}
         points={route.inks[at].curve}
-        limits={recipe.plates.find(({ ink }) => ink === route.inks[at].ink)!.screen}
+        limits={
+          present(
+            recipe.plates.find(({ ink }) => ink === route.inks[at].ink),
+            'plate of the ink',
+          ).screen
+        }
         onChange={setCurve}
         colour={inkOnStock(inkOf(recipe.inks, route.inks[at].ink), recipe.stock)}
         others={route.inks

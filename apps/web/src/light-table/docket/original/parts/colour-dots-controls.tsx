@@ -1,4 +1,4 @@
-import { screenKind, SPOTS, type ColourDots } from '@brachytone/core';
+import { screenKind, SPOTS, type ColourDots, present } from '@brachytone/core';
 import { LIMITS } from '@brachytone/job';
 import { Download } from 'lucide-react';
 import { Button } from '../../../../controls/button.tsx';
@@ -13,7 +13,10 @@ import { SHAPE_CHOICES, SwatchChoice } from '../../swatch-choice.tsx';
 import { useTakeFile } from './use-take-file.ts';
 
 export const colourDotsWords = ({ spot, ruling, by }: ColourDots): string =>
-  `${SPOTS.find(({ id }) => id === spot)!.name.toLowerCase()}, ${ruling} lpi${by === 'tone' ? ', by tone' : ''}`;
+  `${present(
+    SPOTS.find(({ id }) => id === spot),
+    'dot shape',
+  ).name.toLowerCase()}, ${ruling} lpi${by === 'tone' ? ', by tone' : ''}`;
 
 const { ruling, angle, aspect } = screenKind('dots').fields;
 
@@ -25,7 +28,11 @@ export function ColourDotsControls() {
   const { busy, take } = useTakeFile();
   if (!colourDots) return null;
   const set = (label: string, part: Partial<ColourDots>, gesture: string | null = null) =>
-    change(label, (draft) => void Object.assign(draft.colourDots!, part), gesture && `dots-${gesture}`);
+    change(
+      label,
+      (draft) => void Object.assign(present(draft.colourDots, 'dots of colour'), part),
+      gesture && `dots-${gesture}`,
+    );
   const settings = { ...colourDots };
   return (
     <>

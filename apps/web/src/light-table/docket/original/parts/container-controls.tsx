@@ -1,4 +1,4 @@
-import type { Container } from '@brachytone/core';
+import { present, type Container } from '@brachytone/core';
 import { LIMITS } from '@brachytone/job';
 import { useRef } from 'react';
 import { toast } from 'sonner';
@@ -22,11 +22,11 @@ export const containerWords = ({ shape, margin, edge, feather }: Container): str
 /** The shape an original is seen in, and what becomes of the dots at its edge. */
 export function ContainerControls() {
   const change = useEditOriginal();
-  const container = useTheOriginal().container!;
+  const container = present(useTheOriginal().container, 'container');
   const chooser = useRef<HTMLInputElement>(null);
   const [addOriginal] = useAddOriginalMutation();
   const set = (part: Partial<Container>, gesture: string | null = null) =>
-    change('Container', (draft) => void Object.assign(draft.container!, part), gesture);
+    change('Container', (draft) => void Object.assign(present(draft.container, 'container'), part), gesture);
   const bring = async (file: File) => {
     try {
       const { sha256, kind } = await addOriginal(file).unwrap();

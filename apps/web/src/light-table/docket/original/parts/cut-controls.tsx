@@ -1,4 +1,4 @@
-import type { CutOut, PictureContent } from '@brachytone/core';
+import { present, type CutOut, type PictureContent } from '@brachytone/core';
 import { LIMITS } from '@brachytone/job';
 import { Brush, Pipette } from 'lucide-react';
 import { Button } from '../../../../controls/button.tsx';
@@ -28,11 +28,11 @@ export function CutControls() {
   const dispatch = useAppDispatch();
   const tool = useAppSelector((state) => state.view.tool);
   const change = useEditOriginal();
-  const cut = (useTheOriginal().content as PictureContent).cut!;
+  const cut = present((useTheOriginal().content as PictureContent).cut, 'cut-out');
   const set = (part: Partial<CutOut>, gesture: string | null = null) =>
     change(
       'Cut-out',
-      (draft) => void Object.assign((draft.content as PictureContent).cut!, part),
+      (draft) => void Object.assign(present((draft.content as PictureContent).cut, 'cut-out'), part),
       gesture && `cut-${gesture}`,
     );
   return (

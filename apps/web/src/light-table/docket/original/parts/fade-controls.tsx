@@ -1,4 +1,4 @@
-import { screenKind, type Fade } from '@brachytone/core';
+import { screenKind, type Fade, present } from '@brachytone/core';
 import { Brush } from 'lucide-react';
 import { Segmented } from '../../../../controls/segmented.tsx';
 import { useEditOriginal, useOriginalPath, useTheOriginal } from '../../../../store/use-original.ts';
@@ -15,7 +15,11 @@ export function FadeControls() {
   const change = useEditOriginal();
   const { fade, content } = useTheOriginal();
   const set = (part: Partial<Fade>, gesture: string | null = null) =>
-    change('Fade', (draft) => void Object.assign(draft.fade!, part), gesture && `fade-${gesture}`);
+    change(
+      'Fade',
+      (draft) => void Object.assign(present(draft.fade, 'fade'), part),
+      gesture && `fade-${gesture}`,
+    );
   const path = useOriginalPath('fade', 'screen');
   if (!fade) return null;
   return (
@@ -38,7 +42,7 @@ export function FadeControls() {
           gradient={fade.gradient}
           limited={false}
           set={(part, gesture = null) =>
-            change('Fade', (draft) => void Object.assign(draft.fade!.gradient, part), gesture)
+            change('Fade', (draft) => void Object.assign(present(draft.fade, 'fade').gradient, part), gesture)
           }
         />
       )}
@@ -50,7 +54,7 @@ export function FadeControls() {
         set={(label, part, gesture = null) =>
           change(
             `${label} of the fade`,
-            (draft) => void Object.assign(draft.fade!.screen, structuredClone(part)),
+            (draft) => void Object.assign(present(draft.fade, 'fade').screen, structuredClone(part)),
             gesture && `fade-${gesture}`,
           )
         }

@@ -1,5 +1,5 @@
 import { Select } from '../../../../controls/select.tsx';
-import type { Blend, Mix } from '@brachytone/core';
+import { present, type Blend, type Mix } from '@brachytone/core';
 import { PERCENT } from '../../../../words/quantity.ts';
 import { SliderRow } from '../../../../controls/slider-row.tsx';
 import { useEditOriginal, useOriginalPath, useTheOriginal } from '../../../../store/use-original.ts';
@@ -25,10 +25,14 @@ export const mixWords = ({ blend, strength }: Mix): string =>
 /** Dots of an original's own, laid over its smooth tones before these are screened. */
 export function MixControls() {
   const change = useEditOriginal();
-  const mix = useTheOriginal().mix!;
+  const mix = present(useTheOriginal().mix, 'mix');
   const path = useOriginalPath('mix');
   const set = (part: Partial<Mix>, gesture: string | null = null) =>
-    change('Mix', (draft) => void Object.assign(draft.mix!, part), gesture && `mix-${gesture}`);
+    change(
+      'Mix',
+      (draft) => void Object.assign(present(draft.mix, 'mix'), part),
+      gesture && `mix-${gesture}`,
+    );
   return (
     <>
       <Row label="Blend">
@@ -56,7 +60,7 @@ export function MixControls() {
         set={(label, part, gesture = null) =>
           change(
             `${label} of the mix`,
-            (draft) => void Object.assign(draft.mix!.screen, structuredClone(part)),
+            (draft) => void Object.assign(present(draft.mix, 'mix').screen, structuredClone(part)),
             gesture && `mix-${gesture}`,
           )
         }

@@ -1,4 +1,4 @@
-import { gradientOf, hasTones, type OriginalRecipe } from '@brachytone/core';
+import { gradientOf, hasTones, type OriginalRecipe, present } from '@brachytone/core';
 import { NEW_COLOUR_DOTS, NEW_CUT, NEW_FADE, NEW_MIX, newContainer } from '@brachytone/job';
 import { Plus } from 'lucide-react';
 import type { Draft } from 'immer';
@@ -104,7 +104,13 @@ export function PartsGroup() {
   return (
     <Group name="Seen as">
       {there.map(({ id, name, says, words, put, Controls }) => (
-        <Card key={id} id={id} name={name} says={says} words={words(original)!}>
+        <Card
+          key={id}
+          id={id}
+          name={name}
+          says={says}
+          words={present(words(original), 'part that has words')}
+        >
           <Controls />
           <div className="mt-1.5 flex justify-end">
             <ResetButton
