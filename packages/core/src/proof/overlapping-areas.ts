@@ -62,10 +62,8 @@ function copyRows(
   to: number,
   columns: number,
 ): void {
-  areas.forEach((area, set) =>
-    area.set(
-      made.areas[set].subarray((from - first) * columns, (to - first) * columns),
-      (from - top) * columns,
-    ),
-  );
+  for (let set = 1; set < areas.length; set++) {
+    const rows = made.areas[set].subarray((from - first) * columns, (to - first) * columns);
+    areas[set].set(rows, (from - top) * columns);
+  }
 }
