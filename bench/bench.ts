@@ -27,7 +27,7 @@ import {
 import { filmFacts, makeFilm } from '@brachytone/core/film/make-film.ts';
 import { plateSvg } from '@brachytone/core/film/svg.ts';
 import { tiffFile } from '@brachytone/core/film/tiff.ts';
-import { areaSum } from '@brachytone/core/proof/average.ts';
+import { areaSums, boxesOf } from '@brachytone/core/proof/average.ts';
 import { buildThresholds, type Thresholds } from '@brachytone/core/screen/thresholds.ts';
 import { encodeGroup4 } from '@brachytone/core/film/group4.ts';
 import { findSupercell } from '@brachytone/core/screen/supercell.ts';
@@ -285,7 +285,10 @@ if ('WebAssembly' in globalThis) {
     'averaging bits for the table',
     filmPixels,
     measure(9, () => {
-      areaSum({ width: 31.4, height: 31.4 }, { x: 0, y: 0 }, 446, 65, frame.width).add(bits, 0);
+      areaSums(boxesOf({ width: 31.4, height: 31.4 }, { x: 0, y: 0 }, 446, 65, frame.width), 1).add(
+        [bits],
+        0,
+      );
     }),
     '—',
   );

@@ -1,3 +1,4 @@
+import { tintGradient } from '@brachytone/core/testing.ts';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { newScreen, outlineLettering } from '@brachytone/core';
@@ -112,20 +113,7 @@ describe('an original by itself', () => {
         .toBuffer(),
     ).expect(201);
     const job = newJob({ sha256: picture.sha256 as string, name: 'blue.png', width: 200, height: 200 });
-    const gradient = {
-      kind: 'gradient' as const,
-      shape: 'linear' as const,
-      ratio: 1,
-      from: { x: 0, y: 0.5 },
-      to: { x: 1, y: 0.5 },
-      width: 0.5,
-      stops: [
-        { at: 0, tone: 30, middle: 0.5 },
-        { at: 1, tone: 30, middle: 0.5 },
-      ],
-      points: [],
-      limit: 100,
-    };
+    const gradient = tintGradient(30, { from: { x: 0, y: 0.5 }, to: { x: 1, y: 0.5 }, width: 0.5 });
     const screen = newScreen('dots', { ruling: 20 });
     const document = {
       ...job,

@@ -1,7 +1,7 @@
 /**
  * Amounts of four inks for pixels of red, green and blue coverage, interpolated tetrahedrally between the nodes of a table
  * of `size` values each way (see separation/table.ts). A node is four 16-bit amounts; blue runs fastest. Writes four rows,
- * `apart` bytes one after another.
+ * `stride` bytes one after another.
  */
 export function separateRow(
   red: usize,
@@ -10,11 +10,11 @@ export function separateRow(
   table: usize,
   size: i32,
   out: usize,
-  apart: usize,
+  stride: usize,
   count: i32,
 ): void {
   for (let i = 0; i < count; i++) {
-    separatePixel(load<u16>(red), load<u16>(green), load<u16>(blue), table, size, out, apart);
+    separatePixel(load<u16>(red), load<u16>(green), load<u16>(blue), table, size, out, stride);
     red += 2;
     green += 2;
     blue += 2;
@@ -30,7 +30,7 @@ export function separateBytes(
   table: usize,
   size: i32,
   out: usize,
-  apart: usize,
+  stride: usize,
   count: i32,
 ): void {
   for (let i = 0; i < count; i++) {
@@ -41,7 +41,7 @@ export function separateBytes(
       table,
       size,
       out,
-      apart,
+      stride,
     );
     pixels += channels;
     out += 2;
@@ -55,7 +55,7 @@ function separatePixel(
   table: usize,
   size: i32,
   out: usize,
-  apart: usize,
+  stride: usize,
 ): void {
   const last = size - 2;
   const alongGreen = size * 8;
@@ -97,9 +97,9 @@ function separatePixel(
   // Rounded down, so that no sum of inks grows.
   sum = i32x4.shr_u(sum, 15);
   store<u16>(out, <u16>i32x4.extract_lane(sum, 0));
-  store<u16>(out + apart, <u16>i32x4.extract_lane(sum, 1));
-  store<u16>(out + 2 * apart, <u16>i32x4.extract_lane(sum, 2));
-  store<u16>(out + 3 * apart, <u16>i32x4.extract_lane(sum, 3));
+  store<u16>(out + stride, <u16>i32x4.extract_lane(sum, 1));
+  store<u16>(out + 2 * stride, <u16>i32x4.extract_lane(sum, 2));
+  store<u16>(out + 3 * stride, <u16>i32x4.extract_lane(sum, 3));
 }
 
 /** Coverage with solid at 65536, so that it comes to the very last node. */

@@ -11,13 +11,13 @@ function countBits(row: usize, from: i32, to: i32): i32 {
 }
 
 /**
- * Inked pixels between boundaries of counted columns. The counts are `many` rows of binary digits, `apart` bytes from one to the next,
+ * Inked pixels between boundaries of counted columns. The counts are `many` rows of binary digits, `stride` bytes from one to the next,
  * the lowest first; one row of bits is a count too. `edges` holds `count` + 1 whole pixels (i32), `masks` what `boundaryMasks` makes of
  * them, `shares` the share of that pixel (f64) that still counts to the left. Adds `count` sums times `weight` to `out` and times `rest` to `next` (f64).
  */
 export function addCounts(
   digits: usize,
-  apart: usize,
+  stride: usize,
   many: i32,
   edges: usize,
   masks: usize,
@@ -44,13 +44,13 @@ export function addCounts(
         const bits = load<u64>(row);
         whole += <i32>popcnt<u64>(bits & within) << k;
         cut += <i32>((bits & last) != 0) << k;
-        row += apart;
+        row += stride;
       }
     } else {
       for (let k = 0; k < many; k++) {
         whole += countBits(row, at, edge) << k;
         cut += <i32>((load<u8>(row + <usize>(edge >> 3)) >> (<u8>(7 - (edge & 7)))) & 1) << k;
-        row += apart;
+        row += stride;
       }
     }
     at = edge;
@@ -69,60 +69,60 @@ export function addCounts(
   }
 }
 
-/** Adds 128 bits to numbers of `many` binary digits that lie `apart` bytes from one to the next, the lowest first. */
+/** Adds 128 bits to numbers of `many` binary digits that lie `stride` bytes from one to the next, the lowest first. */
 // @ts-ignore: decorator
 @inline
-function count(bits: v128, digit: usize, apart: usize, many: i32): void {
+function count(bits: v128, digit: usize, stride: usize, many: i32): void {
   for (let k = 0; k < many; k++) {
     const before = v128.load(digit);
     v128.store(digit, v128.xor(before, bits));
     bits = v128.and(before, bits);
-    digit += apart;
+    digit += stride;
   }
 }
 
 /**
- * Counts rows of bits, column by column, for every set of up to four of them: how often all of a set had ink. The rows lie `rowApart` bytes
- * apart. Set s (a bit for each row, from 1 on) has six rows of digits, the lowest first, at `digits` + 6 · (s − 1) · `apart`.
+ * Counts rows of bits, column by column, for every set of up to four of them: how often all of a set had ink. The rows lie `rowStride` bytes
+ * apart. Set s (a bit for each row, from 1 on) has six rows of digits, the lowest first, at `digits` + 6 · (s − 1) · `stride`.
  * The first `many` digits are counted in. `bytes` of each row are read, up to a multiple of 16.
  */
 export function countSets(
   rows: usize,
-  rowApart: usize,
+  rowStride: usize,
   plates: i32,
   digits: usize,
-  apart: usize,
+  stride: usize,
   many: i32,
   bytes: i32,
 ): void {
-  const six = 6 * apart;
+  const six = 6 * stride;
   for (let i = 0; i < bytes; i += 16) {
     const a = v128.load(rows);
-    count(a, digits, apart, many);
+    count(a, digits, stride, many);
     if (plates > 1) {
-      const b = v128.load(rows + rowApart);
+      const b = v128.load(rows + rowStride);
       const ab = v128.and(a, b);
-      count(b, digits + six, apart, many);
-      count(ab, digits + 2 * six, apart, many);
+      count(b, digits + six, stride, many);
+      count(ab, digits + 2 * six, stride, many);
       if (plates > 2) {
-        const c = v128.load(rows + 2 * rowApart);
+        const c = v128.load(rows + 2 * rowStride);
         const ac = v128.and(a, c);
         const bc = v128.and(b, c);
         const abc = v128.and(ab, c);
-        count(c, digits + 3 * six, apart, many);
-        count(ac, digits + 4 * six, apart, many);
-        count(bc, digits + 5 * six, apart, many);
-        count(abc, digits + 6 * six, apart, many);
+        count(c, digits + 3 * six, stride, many);
+        count(ac, digits + 4 * six, stride, many);
+        count(bc, digits + 5 * six, stride, many);
+        count(abc, digits + 6 * six, stride, many);
         if (plates > 3) {
-          const d = v128.load(rows + 3 * rowApart);
-          count(d, digits + 7 * six, apart, many);
-          count(v128.and(a, d), digits + 8 * six, apart, many);
-          count(v128.and(b, d), digits + 9 * six, apart, many);
-          count(v128.and(ab, d), digits + 10 * six, apart, many);
-          count(v128.and(c, d), digits + 11 * six, apart, many);
-          count(v128.and(ac, d), digits + 12 * six, apart, many);
-          count(v128.and(bc, d), digits + 13 * six, apart, many);
-          count(v128.and(abc, d), digits + 14 * six, apart, many);
+          const d = v128.load(rows + 3 * rowStride);
+          count(d, digits + 7 * six, stride, many);
+          count(v128.and(a, d), digits + 8 * six, stride, many);
+          count(v128.and(b, d), digits + 9 * six, stride, many);
+          count(v128.and(ab, d), digits + 10 * six, stride, many);
+          count(v128.and(c, d), digits + 11 * six, stride, many);
+          count(v128.and(ac, d), digits + 12 * six, stride, many);
+          count(v128.and(bc, d), digits + 13 * six, stride, many);
+          count(v128.and(abc, d), digits + 14 * six, stride, many);
         }
       }
     }

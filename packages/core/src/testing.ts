@@ -1,3 +1,4 @@
+import type { Gradient } from './gradient/gradient.ts';
 import type { Bits } from './raster/bits.ts';
 import { bitAt } from './raster/bits.ts';
 import { checkLoans } from './raster/work-memory.ts';
@@ -135,3 +136,20 @@ export function countPatches(bits: Bits): number {
   }
   return patches;
 }
+
+/** A linear gradient that is a flat tint of so many percent; changed where wanted. */
+export const tintGradient = (tone: number, change: Partial<Gradient> = {}): Gradient => ({
+  kind: 'gradient',
+  shape: 'linear',
+  ratio: 1,
+  from: { x: 0, y: 0 },
+  to: { x: 1, y: 0 },
+  width: 1,
+  stops: [
+    { at: 0, tone, middle: 0.5 },
+    { at: 1, tone, middle: 0.5 },
+  ],
+  points: [],
+  limit: 100,
+  ...change,
+});

@@ -13,18 +13,19 @@ const ninety = (angle: number): number => ((angle % 90) + 90) % 90;
 
 /** Difference of two screens that look the same every 90°, degrees. */
 export function anglesApart(a: number, b: number): number {
-  const apart = Math.abs(ninety(a) - ninety(b));
-  return Math.min(apart, 90 - apart);
+  const between = Math.abs(ninety(a) - ninety(b));
+  return Math.min(between, 90 - between);
 }
 
 /**
  * Distance from one beat to the next where two equal screens lie over one another, mm: 1 ÷ (2 f sin(δ/2)), geometry;
  * Infinity for the same angle.
  *
- * @param ruling lines per inch of both
+ * @param ruling  lines per inch of both
+ * @param between angle between them, degrees
  */
-export const moirePeriod = (ruling: number, apart: number): number =>
-  apart === 0 ? Infinity : 25.4 / (2 * ruling * Math.sin((apart * Math.PI) / 360));
+export const moirePeriod = (ruling: number, between: number): number =>
+  between === 0 ? Infinity : 25.4 / (2 * ruling * Math.sin((between * Math.PI) / 360));
 
 /** Angles for the strong inks, the strongest first: 30° apart (common practice, no source). */
 const STRONG = [45, 75, 15];
@@ -37,19 +38,19 @@ const STRONG = [45, 75, 15];
  */
 export function angleSets(labs: readonly Lab[]): AngleSet[] {
   const order = labs.map((_, i) => i).sort((a, b) => labs[a][0] - labs[b][0]);
-  const apart = new Array<number>(labs.length);
+  const angles = new Array<number>(labs.length);
   order.forEach((plate, rank) => {
-    if (rank < 3) apart[plate] = STRONG[rank];
+    if (rank < 3) angles[plate] = STRONG[rank];
     // The weakest lies in the middle of the widest gap that is left; more inks than that have to share.
-    else apart[plate] = rank === 3 ? 0 : rank === 4 ? 30 : rank === 5 ? 60 : STRONG[rank % 3];
+    else angles[plate] = rank === 3 ? 0 : rank === 4 ? 30 : rank === 5 ? 60 : STRONG[rank % 3];
   });
-  const turned = (by: number) => apart.map((angle) => ninety(angle + by));
+  const turned = (by: number) => angles.map((angle) => ninety(angle + by));
   return [
     {
       id: 'apart',
       name: '30° apart',
       says: 'The strong inks 30° apart, the weakest between them',
-      angles: apart,
+      angles,
     },
     {
       id: 'mesh-7',

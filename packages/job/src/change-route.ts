@@ -39,7 +39,7 @@ export const withAngles = (plates: readonly PlateRecipe[], angles: readonly numb
   plates.map((plate, i) => ({ ...plate, screen: atAngle(plate.screen, angles[i]) }));
 
 /** Plates 30° apart, by the colours of their inks. */
-const apart = (plates: readonly PlateRecipe[], inks: readonly Ink[]): PlateRecipe[] =>
+const atOddAngles = (plates: readonly PlateRecipe[], inks: readonly Ink[]): PlateRecipe[] =>
   withAngles(plates, angleSets(plates.map(({ ink }) => inkOf(inks, ink).lab))[0].angles);
 
 /** A recipe with further inks, each with a plate that is printed last; its screen is like the first plate's. */
@@ -49,7 +49,7 @@ export function withInks(recipe: Recipe, added: readonly Ink[]): Recipe {
   const plates = [...recipe.plates];
   for (const { id } of missing) plates.push(plainPlate(freeId('plate', plates), id, recipe.plates[0].screen));
   const inks = [...recipe.inks, ...missing];
-  return { ...recipe, inks, plates: apart(plates, inks) };
+  return { ...recipe, inks, plates: atOddAngles(plates, inks) };
 }
 
 /** True when an original is printed in an ink. */
@@ -72,20 +72,22 @@ export function withoutInk(recipe: Recipe, ink: string): Recipe {
 }
 
 /** A recipe whose base lets its highlights go to a white of their own, printed last; or takes them back. */
-export function withHighlights(recipe: Recipe, base: string, apart: boolean): Recipe {
+export function withHighlights(recipe: Recipe, base: string, onOwnPlate: boolean): Recipe {
   const at = recipe.plates.findIndex((plate) => plate.ink === base);
   const present = recipe.plates[at].base;
   if (!present) return recipe;
   const { id: _, ...under } = inkOf(recipe.inks, base);
   const white = inkForJob(recipe, { ...under, name: `${under.name}, highlights` });
-  const next = apart ? withInks(recipe, [white]) : recipe;
+  const next = onOwnPlate ? withInks(recipe, [white]) : recipe;
   const changed = {
     ...next,
     plates: next.plates.map((plate) =>
-      plate.ink === base ? { ...plate, base: { ...present, highlights: apart ? white.id : null } } : plate,
+      plate.ink === base
+        ? { ...plate, base: { ...present, highlights: onOwnPlate ? white.id : null } }
+        : plate,
     ),
   };
-  return apart || !present.highlights ? changed : withoutInk(changed, present.highlights);
+  return onOwnPlate || !present.highlights ? changed : withoutInk(changed, present.highlights);
 }
 
 /** A shelf's ink as an ink of a job. */
@@ -112,7 +114,7 @@ export function withRoute(recipe: Recipe, original: string, change: RouteChange)
   }
   return next.plates.length === recipe.plates.length
     ? next
-    : { ...next, plates: apart(next.plates, next.inks) };
+    : { ...next, plates: atOddAngles(next.plates, next.inks) };
 }
 
 /** A recipe in which what it has of the inks, and of the overprints among them, is as a change brings them. */

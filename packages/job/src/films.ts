@@ -40,7 +40,7 @@ export function filmsOf(document: JobDocument): WantedFilm[] {
   return printed.map((plate) => {
     const ink = recipe.inks.find(({ id }) => id === plate.ink)?.name ?? plate.ink;
     const words = [plain(name), plain(ink)].filter(Boolean);
-    const apart = recipe.plates.length > 1 || words.length < 2 ? [plate.id] : [];
-    return { plates: [plate.id], ink, file: file(...words, ...apart) };
+    const number = recipe.plates.length > 1 || words.length < 2 ? [plate.id] : [];
+    return { plates: [plate.id], ink, file: file(...words, ...number) };
   });
 }

@@ -1,3 +1,4 @@
+import { tintGradient } from '@brachytone/core/testing.ts';
 import { readFileSync } from 'node:fs';
 import { inflateSync } from 'node:zlib';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
@@ -13,7 +14,6 @@ import {
   outlineLettering,
   plateBits,
   type Bits,
-  type Gradient,
   type Lettering,
   type OriginalRecipe,
   type Recipe,
@@ -60,20 +60,7 @@ function unpackWoff(woff: Uint8Array): Uint8Array {
   return out;
 }
 
-const gradient: Gradient = {
-  kind: 'gradient',
-  shape: 'linear',
-  ratio: 1,
-  from: { x: 0, y: 0 },
-  to: { x: 0, y: 1 },
-  width: 1,
-  stops: [
-    { at: 0, tone: 50, middle: 0.5 },
-    { at: 1, tone: 50, middle: 0.5 },
-  ],
-  points: [],
-  limit: 100,
-};
+const gradient = tintGradient(50, { to: { x: 0, y: 1 } });
 
 function lettering(change: Partial<Lettering> = {}): OriginalRecipe {
   const layout = { text: 'MARSH', align: 'centre', tracking: 0, leading: 100, ...change } as const;

@@ -19,15 +19,15 @@ export function difference2000([l1, a1, b1]: Lab, [l2, a2, b2]: Lab): number {
   const h1 = hueOf(b1, p1);
   const h2 = hueOf(b2, p2);
   const grey = c1 * c2 === 0;
-  const apart = h2 - h1;
-  const turn = grey ? 0 : apart > 180 ? apart - 360 : apart < -180 ? apart + 360 : apart;
+  const between = h2 - h1;
+  const turn = grey ? 0 : between > 180 ? between - 360 : between < -180 ? between + 360 : between;
   const dl = l2 - l1;
   const dc = c2 - c1;
   const dh = 2 * Math.sqrt(c1 * c2) * Math.sin((turn / 2) * RADIANS);
   const l = (l1 + l2) / 2;
   const c = (c1 + c2) / 2;
   const sum = h1 + h2;
-  const h = grey ? sum : Math.abs(apart) <= 180 ? sum / 2 : sum < 360 ? (sum + 360) / 2 : (sum - 360) / 2;
+  const h = grey ? sum : Math.abs(between) <= 180 ? sum / 2 : sum < 360 ? (sum + 360) / 2 : (sum - 360) / 2;
   const cosine = (degrees: number) => Math.cos(degrees * RADIANS);
   const t =
     1 - 0.17 * cosine(h - 30) + 0.24 * cosine(2 * h) + 0.32 * cosine(3 * h + 6) - 0.2 * cosine(4 * h - 63);

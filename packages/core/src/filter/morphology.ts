@@ -29,5 +29,4 @@ export function openingAndClosingFilters(size: number): RowFilter[] {
   return [erode(size, back), dilate(2 * size - 1, size - 1), erode(size, size - 1 - back)];
 }
 
-export const opening = (plane: Plane, size: number): Plane => filtered(plane, openingFilters(size));
 export const closing = (plane: Plane, size: number): Plane => filtered(plane, closingFilters(size));

@@ -1,20 +1,14 @@
+import { tintGradient } from '../testing.ts';
 import { gradientCoverage, toneAlong, type Gradient } from './gradient.ts';
 
 const straight = Uint16Array.from({ length: 65536 }, (_, i) => i);
-const base: Gradient = {
-  kind: 'gradient',
-  shape: 'linear',
+const base = tintGradient(0, {
   ratio: 0.5,
-  from: { x: 0, y: 0 },
-  to: { x: 1, y: 0 },
-  width: 1,
   stops: [
     { at: 0, tone: 0, middle: 0.5 },
     { at: 1, tone: 100, middle: 0.5 },
   ],
-  points: [],
-  limit: 100,
-};
+});
 const size = { width: 4000, height: 2000 };
 const at = (gradient: Gradient, x: number, y: number) =>
   (gradientCoverage(gradient, size, straight, { x, y, width: 1, height: 1 }).data[0] / 65535) * 100;

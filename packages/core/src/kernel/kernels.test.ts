@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { areaSum } from '../proof/average.ts';
+import { areaSums, boxesOf } from '../proof/average.ts';
 import { createBits } from '../raster/bits.ts';
 import { SOLID } from '../raster/plane.ts';
 import { randomAt, randomColumns } from '../base/random.ts';
@@ -77,15 +77,16 @@ describe('kernels', () => {
             if (inked) bits.data[i >> 3] |= 0x80 >> (i & 7);
           });
           const columns = 5;
-          const sum = areaSum({ width: box, height: 1 }, { x: start, y: 0 }, columns, 1, ink.length);
-          sum.add(bits, 0);
+          const boxes = boxesOf({ width: box, height: 1 }, { x: start, y: 0 }, columns, 1, ink.length);
+          const sum = areaSums(boxes, 1);
+          sum.add([bits], 0);
           for (let c = 0; c < columns; c++) {
             const [from, to] = [start + c * box, start + (c + 1) * box];
             const expected = ink.reduce(
               (total, inked, i) => total + (inked ? Math.max(0, Math.min(to, i + 1) - Math.max(from, i)) : 0),
               0,
             );
-            expect(sum.area[c]).toBeCloseTo(expected, 8);
+            expect(sum.areas[1][c]).toBeCloseTo(expected, 8);
           }
         },
       ),

@@ -77,7 +77,7 @@ export interface Kernels {
     table: number,
     size: number,
     out: number,
-    apart: number,
+    stride: number,
     count: number,
   ): void;
   separateBytes(
@@ -87,7 +87,7 @@ export interface Kernels {
     table: number,
     size: number,
     out: number,
-    apart: number,
+    stride: number,
     count: number,
   ): void;
   beginStrip(first: number, second: number, width: number): void;
@@ -106,16 +106,16 @@ export interface Kernels {
   cellMeans(sums: number, shift: number, out: number, count: number): void;
   countSets(
     rows: number,
-    rowApart: number,
+    rowStride: number,
     plates: number,
     digits: number,
-    apart: number,
+    stride: number,
     many: number,
     bytes: number,
   ): void;
   addCounts(
     digits: number,
-    apart: number,
+    stride: number,
     many: number,
     edges: number,
     masks: number,

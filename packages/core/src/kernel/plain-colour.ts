@@ -13,7 +13,7 @@ export function plainColour({
     table: number,
     size: number,
     out: number,
-    apart: number,
+    stride: number,
   ): void => {
     const last = size - 2;
     const steps = [4 * size * size, 4 * size, 4];
@@ -30,7 +30,7 @@ export function plainColour({
         (whole, corner, k) => whole + u16[corner + ink] * (ways[k] - ways[k + 1]),
         0,
       );
-      u16[(out + ink * apart) >> 1] = sum >>> 15;
+      u16[(out + ink * stride) >> 1] = sum >>> 15;
     }
   };
   return {
@@ -43,16 +43,16 @@ export function plainColour({
     throughTable(row, table, out, count) {
       for (let i = 0; i < count; i++) u16[(out >> 1) + i] = u16[(table >> 1) + u16[(row >> 1) + i]];
     },
-    separateRow(red, green, blue, table, size, out, apart, count) {
+    separateRow(red, green, blue, table, size, out, stride, count) {
       for (let i = 0; i < count; i++) {
         const pixel = [red, green, blue].map((row) => u16[(row >> 1) + i]);
-        separatePixel(pixel, table, size, out + 2 * i, apart);
+        separatePixel(pixel, table, size, out + 2 * i, stride);
       }
     },
-    separateBytes(pixels, channels, tone, table, size, out, apart, count) {
+    separateBytes(pixels, channels, tone, table, size, out, stride, count) {
       for (let i = 0; i < count; i++) {
         const pixel = [0, 1, 2].map((k) => u16[(tone >> 1) + u8[pixels + i * channels + k]]);
-        separatePixel(pixel, table, size, out + 2 * i, apart);
+        separatePixel(pixel, table, size, out + 2 * i, stride);
       }
     },
   };

@@ -11,13 +11,13 @@ export function plainCount({
   f64,
 }: MemoryViews): Pick<Kernels, 'countSets' | 'addCounts' | 'addScaled'> {
   return {
-    countSets(rows, rowApart, plates, digits, apart, many, bytes) {
+    countSets(rows, rowStride, plates, digits, stride, many, bytes) {
       for (let i = 0; i < bytes; i++) {
         for (let set = 1; set < 1 << plates; set++) {
           let carry = 255;
-          for (let k = 0; k < plates; k++) if (set & (1 << k)) carry &= u8[rows + k * rowApart + i];
+          for (let k = 0; k < plates; k++) if (set & (1 << k)) carry &= u8[rows + k * rowStride + i];
           for (let k = 0; k < many; k++) {
-            const at = digits + (6 * (set - 1) + k) * apart + i;
+            const at = digits + (6 * (set - 1) + k) * stride + i;
             const before = u8[at];
             u8[at] = before ^ carry;
             carry &= before;
@@ -25,14 +25,14 @@ export function plainCount({
         }
       }
     },
-    addCounts(digits, apart, many, edges, _masks, shares, count, weight, out, rest, next) {
+    addCounts(digits, stride, many, edges, _masks, shares, count, weight, out, rest, next) {
       let at = i32[edges >> 2];
       let before = 0;
       const digit = (row: number, column: number) => (u8[row + (column >> 3)] >> (7 - (column & 7))) & 1;
       for (let i = 0; i <= count; i++) {
         const edge = i32[(edges >> 2) + i];
         let [whole, cut] = [0, 0];
-        for (let k = 0, row = digits; k < many; k++, row += apart) {
+        for (let k = 0, row = digits; k < many; k++, row += stride) {
           for (let x = at; x < edge; x++) whole += digit(row, x) << k;
           cut += digit(row, edge) << k;
         }

@@ -5,7 +5,7 @@ import { addBits, bitAt, clearBits, countInk, cropBits } from '../raster/bits.ts
 import { buildPyramid } from '../raster/pyramid.ts';
 import type { Picture } from '../raster/picture.ts';
 import { NO_TONE } from '../tone/tone.ts';
-import { testInk, greyPicture, sceneOf, toneOf, toneStep, WHOLE } from '../testing.ts';
+import { testInk, greyPicture, sceneOf, toneOf, toneStep, WHOLE, tintGradient } from '../testing.ts';
 import { screenerFor } from '../screen/screen.ts';
 import { plateArt, plateCoverage } from './plate-art.ts';
 import { plateBits } from './evaluate.ts';
@@ -51,8 +51,7 @@ describe('region = whole', () => {
   const gradient: OriginalRecipe = {
     ...first,
     id: 'gradient',
-    content: {
-      kind: 'gradient',
+    content: tintGradient(90, {
       shape: 'elliptical',
       ratio: 0.7,
       from: { x: 0.5, y: 0.5 },
@@ -62,9 +61,8 @@ describe('region = whole', () => {
         { at: 0, tone: 90, middle: 0.3 },
         { at: 1, tone: 5, middle: 0.5 },
       ],
-      points: [],
       limit: 85,
-    },
+    }),
     placement: { x: 4, y: 6, width: 15, turn: -33, mirrored: true },
   };
   /** A frame and a light spot in it, as line work. */

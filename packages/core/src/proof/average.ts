@@ -24,20 +24,6 @@ function setBoundaries(start: number, step: number, columns: number, width: numb
   boundaryMasks(edges, bytesAt(SUMS.masks, 16 * (columns + 1)));
 }
 
-/** Adds up inked area over equal boxes of device pixels, from bands of rows given top to bottom; see `areaSums`. */
-export interface AreaSum {
-  /** Inked area of box (column, row) in pixels, at row · columns + column. */
-  readonly area: Float64Array;
-  /** Adds rows that start at row `y` of the whole. */
-  add(bits: Bits, y: number): void;
-}
-
-/** The same for one plate. */
-export function areaSum(...given: [...Parameters<typeof boxesOf>]): AreaSum {
-  const sums = areaSums(boxesOf(...given), 1);
-  return { area: sums.areas[1], add: (bits, y) => sums.add([bits], y) };
-}
-
 /** Equal boxes of device pixels. */
 export interface Boxes {
   /** Size of a box in pixels, at least 1 each way. */

@@ -32,8 +32,8 @@ function blurColumns(
   const line = lightAt(ROWS.source, count + 2 * radius);
   const made = lightAt(ROWS.out, count);
   // Kernels write up to three numbers past the end of a row.
-  const apart = 4 * (count + 4);
-  const rowAt = (y: number) => FILTER.ring + apart * (y % weights.length);
+  const stride = 4 * (count + 4);
+  const rowAt = (y: number) => FILTER.ring + stride * (y % weights.length);
   const blurAcross = (y: number) => {
     const row = plane.subarray(y * width, (y + 1) * width);
     const [from, to] = [left - radius, left + count + radius];

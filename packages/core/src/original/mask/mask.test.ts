@@ -6,26 +6,13 @@ import { originalPixels } from '../original-pixels.ts';
 import type { OriginalRecipe } from '../../recipe/recipe.ts';
 import type { Scene } from '../../recipe/scene.ts';
 import type { Drawing } from '../../drawing/drawing.ts';
-import { countPatches, dotScreen, greyPicture, sceneOf } from '../../testing.ts';
+import { countPatches, dotScreen, greyPicture, sceneOf, tintGradient } from '../../testing.ts';
 import type { Container } from '../../recipe/container.ts';
 import type { Fade } from '../../recipe/fade.ts';
 
 const sheet = { width: 60, height: 60, resolution: 300 };
 const tone = (percent: number) => greyPicture(64, 64, () => Math.round(255 * (1 - percent / 100)));
-const flat: Fade['gradient'] = {
-  kind: 'gradient',
-  shape: 'linear',
-  ratio: 1,
-  from: { x: 0, y: 0 },
-  to: { x: 1, y: 0 },
-  width: 1,
-  stops: [
-    { at: 0, tone: 40, middle: 0.5 },
-    { at: 1, tone: 40, middle: 0.5 },
-  ],
-  points: [],
-  limit: 100,
-};
+const flat = tintGradient(40);
 const fade: Fade = { by: 'gradient', gradient: flat, screen: dotScreen({ ruling: 12 }), strokes: [] };
 const oval: Container = { shape: 'ellipse', path: null, margin: 0, edge: 'cut', feather: 0 };
 

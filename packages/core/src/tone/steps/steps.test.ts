@@ -3,7 +3,7 @@ import { cutRows } from '../../raster/rows.ts';
 import { pictureSource } from '../picture-source.ts';
 import { toneRows } from '../tone-rows.ts';
 import { NO_TONE, type Tone } from '../tone.ts';
-import { STEP_KINDS } from './index.ts';
+import { STEP_KINDS, stepKind } from './index.ts';
 import type { Stroke } from '../../base/field.ts';
 
 const picture = greyPicture(
@@ -54,9 +54,16 @@ describe.each(STEP_KINDS.map(({ kind }) => kind))('the step %s', (kind) => {
   it('made in bands is what it is made whole, bit for bit', () => {
     expect(same(all(tone), all(tone, 1, 1000))).toBe(true);
   });
-  it('says its settings in few words', () => {
-    const found = STEP_KINDS.find((one) => one.kind === kind)!;
-    expect(found.words(tone.steps[0].settings as never).length).toBeLessThan(24);
+  it('says what its numbers are, within a row of the docket', () => {
+    const { fields, words } = stepKind(kind);
+    const numbers = Object.entries(fields).flatMap(([name, field]) =>
+      field.type === 'number' ? [{ name, ends: [field.least, field.most] }] : [],
+    );
+    const texts = numbers.map(({ name, ends }) =>
+      ends.map((end) => words({ ...tone.steps[0].settings, [name]: end } as never)),
+    );
+    for (const text of texts.flat()) expect(text).toMatch(/^.{1,28}$/);
+    expect(texts.some(([least, most]) => least !== most)).toBe(numbers.length > 0);
   });
 });
 
