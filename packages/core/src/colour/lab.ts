@@ -39,6 +39,7 @@ export function linearToLab(red: number, green: number, blue: number): Lab {
   return [116 * y - 16, 500 * (x - y), 200 * (y - z)];
 }
 
+/** CIE L*a*b* (D50) of XYZ whose Y is 1 for white (ISO/CIE 11664-4). */
 export function xyzToLab([x, y, z]: Xyz): Lab {
   const [u, v, w] = [f(x / WHITE[0]), f(y / WHITE[1]), f(z / WHITE[2])];
   return [116 * v - 16, 500 * (u - v), 200 * (v - w)];
@@ -73,6 +74,7 @@ export function labWithSlopes(xyz: Float64Array, lab: Float64Array, slopes: Floa
   slopes[8] = -200 * dw;
 }
 
+/** The way back: XYZ whose Y is 1 for white. */
 export function labToXyz([l, a, b]: Lab): Xyz {
   const v = (l + 16) / 116;
   return [fBack(v + a / 500) * WHITE[0], fBack(v) * WHITE[1], fBack(v - b / 200) * WHITE[2]];

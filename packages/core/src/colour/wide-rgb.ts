@@ -2,7 +2,7 @@ import { D65_TO_D50, labToXyz, type Lab, type Xyz } from './lab.ts';
 import { inverted, times } from './matrix.ts';
 
 /**
- * Linear light in three bands narrow enough that inks may be multiplied in them, and wide enough that every ink has
+ * Linear light in three channels narrow enough that inks may be multiplied in them, and wide enough that every ink has
  * some of each: the primaries of Recommendation ITU-R BT.2020-2 (red 0.708, 0.292; green 0.170, 0.797; blue 0.131,
  * 0.046; white D65), under D50 by Bradford's adaptation.
  */
@@ -28,19 +28,20 @@ const FROM_XYZ = inverted(TO_XYZ);
 export const WIDE_TO_XYZ: readonly number[] = TO_XYZ.flat();
 
 export function xyzToWide([x, y, z]: Xyz): WideRgb {
-  const band = (i: number) => FROM_XYZ[i][0] * x + FROM_XYZ[i][1] * y + FROM_XYZ[i][2] * z;
-  return [band(0), band(1), band(2)];
+  const channel = (i: number) => FROM_XYZ[i][0] * x + FROM_XYZ[i][1] * y + FROM_XYZ[i][2] * z;
+  return [channel(0), channel(1), channel(2)];
 }
 
+/** CIE XYZ (D50, Y = 1 for white) of light in the wide channels. */
 export function wideToXyz([r, g, b]: WideRgb): Xyz {
   const one = (i: number) => TO_XYZ[i][0] * r + TO_XYZ[i][1] * g + TO_XYZ[i][2] * b;
   return [one(0), one(1), one(2)];
 }
 
-/** No ink takes all the light of a band. */
+/** No ink takes all the light of a channel. */
 const DARKEST = 1e-5;
 
-/** What a printed colour reflects in each band. */
+/** What a printed colour reflects in each channel. */
 export function labToWide(lab: Lab): WideRgb {
   const [r, g, b] = xyzToWide(labToXyz(lab));
   return [Math.max(DARKEST, r), Math.max(DARKEST, g), Math.max(DARKEST, b)];

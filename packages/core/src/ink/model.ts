@@ -18,10 +18,15 @@ export interface InkModel {
   /** Number of inks. */
   readonly count: number;
   readonly n: number;
-  /** 2^count overprints in three bands, each to the power 1/n. */
+  /** 2^count overprints in three channels, each to the power 1/n. */
   readonly primaries: Float64Array;
 }
 
+/**
+ * What inks on a stock look like, prepared for many predictions.
+ *
+ * @param measured overprints that were measured; the rest are predicted from the solids
+ */
 export function inkModel(
   stock: Pick<Stock, 'lab' | 'yuleNielsen'>,
   inks: readonly Ink[],
@@ -50,7 +55,7 @@ export function demichel(amounts: ArrayLike<number>): Float64Array {
 }
 
 const fold = new Float64Array(3 << 8);
-const band = new Float64Array(3);
+const channel = new Float64Array(3);
 const xyz = new Float64Array(3);
 const labSlopes = new Float64Array(9);
 
@@ -79,14 +84,14 @@ export function predictInto(
 ): void {
   const { count, n } = model;
   folded(model, amounts, -1);
-  for (let k = 0; k < 3; k++) band[k] = fold[k];
-  const light = (k: number) => (n === 1 ? band[k] : power(band[k], n));
+  for (let k = 0; k < 3; k++) channel[k] = fold[k];
+  const light = (k: number) => (n === 1 ? channel[k] : power(channel[k], n));
   const [r, g, b] = [light(0), light(1), light(2)];
   for (let i = 0; i < 3; i++)
     xyz[i] = WIDE_TO_XYZ[3 * i] * r + WIDE_TO_XYZ[3 * i + 1] * g + WIDE_TO_XYZ[3 * i + 2] * b;
   labWithSlopes(xyz, lab, labSlopes);
   if (!slopes) return;
-  const steep = (k: number, value: number) => (n === 1 ? 1 : (n * value) / band[k]);
+  const steep = (k: number, value: number) => (n === 1 ? 1 : (n * value) / channel[k]);
   const [sr, sg, sb] = [steep(0, r), steep(1, g), steep(2, b)];
   for (let j = 0; j < count; j++) {
     folded(model, amounts, j);

@@ -30,9 +30,9 @@ export function overprintLight(
     for (let rest = 0; rest < 1 << i; rest++) {
       const under = colours[rest];
       const found = rest === 0 ? undefined : known.get(rest | (1 << i));
-      const band = (k: 0 | 1 | 2) =>
+      const channel = (k: 0 | 1 | 2) =>
         found ? paper[k] * found[k] : solid[k] * (ink.opacity + (1 - ink.opacity) * under[k]);
-      colours.push([band(0), band(1), band(2)]);
+      colours.push([channel(0), channel(1), channel(2)]);
     }
   }
   return colours;

@@ -18,7 +18,7 @@ const recentColours = cache<Uint32Array>('draft colours');
  * A first picture of plates: it takes it that they know nothing of one another within a pixel (Demichel), and that light spreads within
  * that pixel alone.
  *
- * @param light of the overprints, three wide bands each, one after another
+ * @param light of the overprints, three wide channels each, one after another
  * @param n     Yule–Nielsen factor of the stock
  */
 export function draftProof(request: PlatesView, light: Float64Array, n: number): Shown {
@@ -54,9 +54,9 @@ export function draftProof(request: PlatesView, light: Float64Array, n: number):
 
 /** The colour that overprints come to by their shares, as a pixel of four bytes. */
 function colourOf(shares: Float64Array, light: Float64Array, n: number): number {
-  const seen = [0, 1, 2].map((band) => {
+  const seen = [0, 1, 2].map((channel) => {
     let sum = 0;
-    for (let set = 0; set < shares.length; set++) sum += shares[set] * power(light[3 * set + band], 1 / n);
+    for (let set = 0; set < shares.length; set++) sum += shares[set] * power(light[3 * set + channel], 1 / n);
     return power(sum, n);
   });
   const [r, g, b] = [0, 1, 2].map((k) =>

@@ -150,7 +150,7 @@ function grownView<Request extends SceneView>(request: Request, margin: number):
 }
 
 /**
- * Light as it leaves the stock, a plane of each band.
+ * Light as it leaves the stock, a plane of each channel.
  *
  * @param mixed  of the overprints' colours, or of their n-th roots, by their shares
  * @param spread standard deviation in pixels
@@ -220,7 +220,7 @@ function mixedByPlace(
       const colours = coloursAt(x, y);
       for (let set = 0, at = 0; set < here.length; set++, at += 3) {
         if (here[set] === 0) continue;
-        for (let band = 0; band < 3; band++) planes[band][i] += here[set] * colours[at + band];
+        for (let channel = 0; channel < 3; channel++) planes[channel][i] += here[set] * colours[at + channel];
       }
     }
   }
@@ -296,7 +296,7 @@ function toPower(plane: Float32Array, n: number): Float32Array {
   return plane;
 }
 
-/** Colours of the overprints, three bands each, one after another. */
+/** Colours of the overprints, three channels each, one after another. */
 interface Colouring {
   readonly colours: Float64Array;
   /** The same to the power 1/n. */

@@ -7,7 +7,7 @@ import { enlargedSets, inkedAreas, sharesAt, type InkedAreas } from './proof.ts'
 export interface Shares {
   /** Shares of exactly each set of plates; the array is filled anew by every call. */
   readonly at: (pixel: number) => Float64Array;
-  /** The mean of the sets' colours (three bands each, one after another) by their shares: a plane of each band. */
+  /** The mean of the sets' colours (three channels each, one after another) by their shares: a plane of each channel. */
   readonly mixed: (colours: Float64Array) => Float32Array[];
   /** Share that a plate, by its place among them, inks. */
   readonly inked: (pixel: number, plate: number) => number;
@@ -30,7 +30,8 @@ function wholeShares(sets: Uint8Array, plates: number): Shares {
       shares[sets[pixel]] = 1;
       return shares;
     },
-    mixed: (colours) => [0, 1, 2].map((band) => Float32Array.from(sets, (set) => colours[3 * set + band])),
+    mixed: (colours) =>
+      [0, 1, 2].map((channel) => Float32Array.from(sets, (set) => colours[3 * set + channel])),
     inked: (pixel, plate) => (sets[pixel] >> plate) & 1,
   };
 }
@@ -53,14 +54,14 @@ function areaShares({ areas, full }: InkedAreas, plates: number): Shares {
       const light = [ROWS.upper, ROWS.lower, ROWS.out];
       for (let from = 0; from < length; from += AT_ONCE) {
         const count = Math.min(AT_ONCE, length - from);
-        light.forEach((address, band) => lightAt(address, count).fill(added[band]));
+        light.forEach((address, channel) => lightAt(address, count).fill(added[channel]));
         for (let set = 1; set < areas.length; set++) {
           inked.set(areas[set].subarray(from, from + count));
-          light.forEach((address, band) =>
-            kernels.addScaled(ROWS.source, added[3 * set + band] / full, address, count),
+          light.forEach((address, channel) =>
+            kernels.addScaled(ROWS.source, added[3 * set + channel] / full, address, count),
           );
         }
-        light.forEach((address, band) => planes[band].set(lightAt(address, count), from));
+        light.forEach((address, channel) => planes[channel].set(lightAt(address, count), from));
       }
       return planes;
     },

@@ -18,7 +18,9 @@ export const after = (first: Affine, then: Affine): Affine => ({
   y0: then.yx * first.x0 + then.yy * first.y0 + then.y0,
 });
 
+/** A map that moves by so much. */
 export const moved = (x: number, y: number): Affine => ({ xx: 1, xy: 0, x0: x, yx: 0, yy: 1, y0: y });
+/** A map that makes so many times as large, from the origin. */
 export const scaled = (x: number, y = x): Affine => ({ xx: x, xy: 0, x0: 0, yx: 0, yy: y, y0: 0 });
 
 /** Where a point goes. */

@@ -22,7 +22,11 @@ export function writePam(picture: Picture): Uint8Array {
   return out;
 }
 
-/** Reads what `writePam` wrote. Throws when the bytes are not such a map. */
+/**
+ * Reads what `writePam` wrote.
+ *
+ * @throws Error where the bytes are no such map
+ */
 export function readPam(bytes: Uint8Array, allocate: Allocate = (size) => new ArrayBuffer(size)): Picture {
   let header = '';
   for (let i = 0; i < Math.min(bytes.length, 400) && !header.endsWith('ENDHDR\n'); i++) {

@@ -71,6 +71,8 @@ export function buildPyramid(picture: Picture, allocate?: Allocate): Pyramid {
 /**
  * The level to read for a wanted scale (pixels of level 0 for one output pixel): the one whose own pixels are
  * nearest in size to the output's. Falls back to the nearest level at hand.
+ *
+ * @throws Error where no level has samples
  */
 export function chooseLevel(pyramid: Pyramid, pixelsPerOutput: number): number {
   const count = pyramid.levels.length;

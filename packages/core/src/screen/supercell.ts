@@ -64,6 +64,7 @@ export function angleDifference(a: number, b: number): number {
  * @param angle      degrees anticlockwise
  * @param resolution device pixels per inch
  * @param draft      true for the best of few small ones, whatever the tolerances
+ * @throws RangeError where no cell fits the resolution
  */
 export function findSupercell(ruling: number, angle: number, resolution: number, draft = false): Supercell {
   const cell = Math.max(SMALLEST_CELL, resolution / ruling);

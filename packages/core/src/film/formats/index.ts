@@ -13,6 +13,7 @@ export type FilmFormatId = (typeof FORMATS)[number]['id'];
 /** Every format of film files, in the order they are offered. */
 export const FILM_FORMATS: readonly (FilmFormat & { readonly id: FilmFormatId })[] = FORMATS;
 
+/** The film format of an id. */
 export const filmFormat = (id: FilmFormatId): FilmFormat =>
   present(
     FORMATS.find((one) => one.id === id),

@@ -13,7 +13,11 @@ import { square } from './square.ts';
 /** Every dot shape there is, in the order shown. A new one is a file and a line here. */
 export const SPOTS: readonly Spot[] = [round, euclidean, ellipse, diamond, square, line, cross, ring, motif];
 
-/** The shape of the given id, bent if it is told how. */
+/**
+ * The shape of the given id, bent if it is told how.
+ *
+ * @throws UnknownKind
+ */
 export function spotOf(id: string, shape?: SpotShape): Spot {
   const spot = SPOTS.find((candidate) => candidate.id === id);
   if (!spot) throw new UnknownKind('dot shape', id);
