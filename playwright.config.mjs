@@ -4,7 +4,8 @@ import { LAUNCH } from './scripts/chromium.mjs';
 /** Interface tests: the built application on its real server, in the system's Chromium. */
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 90_000,
+  // A whole test, on a machine that is busy with other work too; what it waits for has times of its own.
+  timeout: 300_000,
   expect: { timeout: 30_000 },
   workers: 2,
   retries: 0,

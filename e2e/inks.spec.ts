@@ -135,18 +135,21 @@ test('a photograph becomes four plates, whose films are the browser’s bit for 
   await expect(readout).toContainText('of 320 %');
   await expect(readout).toContainText('ΔE');
 
-  // Limited, films have less ink together.
+  // One undo brings the one ink back.
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(cards(page)).toHaveCount(1);
+});
+
+test('films within an ink limit are the browser’s too', async ({ page }) => {
+  const id = await startJob(page, 'limited.png');
+  await page.getByRole('combobox', { name: 'How it comes to the inks' }).selectOption('process');
+  await expect(cards(page)).toHaveCount(4);
   const limit = page.getByRole('textbox', { name: 'Ink limit, number' });
   await limit.fill('180');
   await limit.press('Enter');
   await exact(page);
   await saved(page);
   expect(await differing(page, id)).toEqual([0, 0, 0, 0]);
-
-  // One undo brings the one ink back.
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(cards(page)).toHaveCount(1);
 });
 
 test('spot inks are picked from the picture, an ink blended, a plate moved, painted, left out and printed sooner', async ({
