@@ -4,7 +4,6 @@
 
 export * from './compare';
 export * from './resample';
-export * from './sum';
 export * from './filter';
 export * from './diffuse';
 export * from './separate';

@@ -45,7 +45,7 @@ export const TABLE_BUDGETS = {
   'letter outlines': 4,
   'letter polygons': 8,
   'container polygons': 4,
-  'soft shapes': 30,
+  'soft shapes': 22,
   'dot outlines': 8,
   // Filters and what is shown.
   'filter passes': 2,
@@ -54,6 +54,7 @@ export const TABLE_BUDGETS = {
   'ink ramps': 2,
   'draft colours': 2,
   'light powers': 4,
+  'low-pass weights': 8,
 } as const;
 
 export type CacheName = keyof typeof PIXEL_BUDGETS | keyof typeof TABLE_BUDGETS;

@@ -1,5 +1,4 @@
 import fc from 'fast-check';
-import { areaSums, boxesOf } from '../proof/average.ts';
 import { createBits } from '../raster/bits.ts';
 import { SOLID } from '../raster/plane.ts';
 import { randomAt, randomColumns } from '../base/random.ts';
@@ -65,29 +64,26 @@ describe('kernels', () => {
     );
   });
 
-  it('sums of boxes that cut through pixels count each pixel by its share', () => {
+  it('countBlocks counts the ink of blocks of every width', () => {
     fc.assert(
       fc.property(
-        fc.array(fc.boolean(), { minLength: 1, maxLength: 400 }),
-        fc.double({ min: 1, max: 150, noNaN: true }),
-        fc.double({ min: -3, max: 20, noNaN: true }),
-        (ink, box, start) => {
-          const bits = createBits(ink.length, 1);
+        fc.array(fc.boolean(), { minLength: 1, maxLength: 700 }),
+        fc.nat(3),
+        fc.integer({ min: 1, max: 5 }),
+        (ink, shift, rows) => {
+          const stride = (Math.ceil(ink.length / rows) + 7) >> 3;
+          const data = bytesAt(ROWS.source, stride * rows + 16).fill(0);
+          const wide = 1 << shift;
+          const want = new Array<number>(Math.ceil((stride * 8) / wide)).fill(0);
           ink.forEach((inked, i) => {
-            if (inked) bits.data[i >> 3] |= 0x80 >> (i & 7);
+            const [row, x] = [i % rows, Math.floor(i / rows)];
+            if (!inked) return;
+            data[row * stride + (x >> 3)] |= 0x80 >> (x & 7);
+            want[Math.floor(x / wide)]++;
           });
-          const columns = 5;
-          const boxes = boxesOf({ width: box, height: 1 }, { x: start, y: 0 }, columns, 1, ink.length);
-          const sum = areaSums(boxes, 1);
-          sum.add([bits], 0);
-          for (let c = 0; c < columns; c++) {
-            const [from, to] = [start + c * box, start + (c + 1) * box];
-            const expected = ink.reduce(
-              (total, inked, i) => total + (inked ? Math.max(0, Math.min(to, i + 1) - Math.max(from, i)) : 0),
-              0,
-            );
-            expect(sum.areas[1][c]).toBeCloseTo(expected, 8);
-          }
+          kernels.countBlocks(ROWS.source, stride, rows, shift, ROWS.out, want.length);
+          expect([...bytesAt(ROWS.out, want.length)]).toEqual(want);
+          expect(kernels.sumBytes(ROWS.out, want.length)).toBe(ink.filter(Boolean).length);
         },
       ),
       { seed: 5, numRuns: 300 },

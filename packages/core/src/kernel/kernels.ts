@@ -104,27 +104,27 @@ export interface Kernels {
   packRow(made: number, width: number, out: number): void;
   addPixels(row: number, sums: number, count: number): void;
   cellMeans(sums: number, shift: number, out: number, count: number): void;
-  countSets(
-    rows: number,
-    rowStride: number,
-    plates: number,
-    digits: number,
+  bothBits(a: number, b: number, out: number, bytes: number): void;
+  countBlocks(bits: number, stride: number, rows: number, shift: number, out: number, count: number): void;
+  sumBytes(from: number, count: number): number;
+  addLight(
+    counts: number,
     stride: number,
-    many: number,
-    bytes: number,
-  ): void;
-  addCounts(
-    digits: number,
-    stride: number,
-    many: number,
-    edges: number,
-    masks: number,
-    shares: number,
-    count: number,
-    weight: number,
+    sets: number,
+    weights: number,
     out: number,
-    rest: number,
-    next: number,
+    outStride: number,
+    count: number,
+  ): void;
+  weighRows(rows: number, weights: number, taps: number, a: number, b: number, count: number): void;
+  weighColumns(
+    a: number,
+    b: number,
+    starts: number,
+    weights: number,
+    taps: number,
+    out: number,
+    count: number,
   ): void;
   addScaled(from: number, weight: number, to: number, count: number): void;
 }

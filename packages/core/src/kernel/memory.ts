@@ -36,23 +36,41 @@ export const MIXED_ROWS = 12;
 export const MIXED_LINES = area(16 * MIXED_ROWS);
 /** Rows of four inks, one after another. */
 export const SEPARATED = { out: area(4 * ROW_BYTES), stride: ROW_BYTES };
-const BITS_BYTES = LONGEST_ROW / 8 + 64;
-/** Digits of the numbers that rows of bits are counted in, rows that can be before they are full, and plates that are at once. */
-export const DIGITS = 6;
-export const COUNTED_ROWS = 2 ** DIGITS - 1;
+/** Plates whose sets are counted at once. */
 export const COUNTED_PLATES = 4;
+const COUNTED_SETS = 2 ** COUNTED_PLATES;
+/** Most pixels of a row that are counted at once. */
+export const COUNTED_PIXELS = 1 << 14;
+/** Most rows of pixels in a block. */
+export const COUNTED_ROWS = 31;
+const SET_BYTES = COUNTED_ROWS * (COUNTED_PIXELS / 8) + 64;
 /**
- * Rows of bits, the digits of how many had each set of them, the boundaries of boxes on them with their masks, and sums over those: of a row of boxes, and
- * what they share with the row below.
+ * Bits that each set of plates has in common, those they share with further plates, the bits of those, counts of blocks by sets (a byte each),
+ * weights of sets, and two times three rows of light that blocks come to.
  */
-export const SUMS = {
-  row: area(COUNTED_PLATES * BITS_BYTES),
-  digits: area((2 ** COUNTED_PLATES - 1) * DIGITS * BITS_BYTES),
-  edges: area(4 * MEGABYTE),
-  masks: area(16 * MEGABYTE),
-  shares: area(8 * MEGABYTE),
-  out: area(8 * MEGABYTE),
-  below: area(8 * MEGABYTE),
+export const BLOCKS = {
+  alone: area(COUNTED_SETS * SET_BYTES),
+  shared: area(COUNTED_SETS * SET_BYTES),
+  further: area(SET_BYTES),
+  setBytes: SET_BYTES,
+  counts: area(COUNTED_SETS * (COUNTED_PIXELS + 64)),
+  countBytes: COUNTED_PIXELS + 64,
+  weights: area(12 * COUNTED_SETS),
+  light: area(2 * 3 * 4 * (COUNTED_PIXELS + 16)),
+  lightBytes: 4 * (COUNTED_PIXELS + 16),
+};
+/** Most numbers of a row of light that is passed through a low-pass at once, rows and columns that it weighs, and screen pixels that it makes. */
+export const LOW_PASS = { numbers: 1 << 17, taps: 64, pixels: 1 << 13 };
+/** Rows of light with the addresses and weights of those that are weighed, their two sums, and weights of columns with where they begin. */
+export const LIGHT = {
+  rows: area(LOW_PASS.taps * (4 * LOW_PASS.numbers + 64)),
+  rowBytes: 4 * LOW_PASS.numbers + 64,
+  addresses: area(4 * LOW_PASS.taps),
+  weights: area(8 * LOW_PASS.taps),
+  sums: [area(4 * LOW_PASS.numbers + 512), area(4 * LOW_PASS.numbers + 512)] as const,
+  starts: area(4 * LOW_PASS.pixels),
+  columnWeights: area(8 * LOW_PASS.taps * LOW_PASS.pixels),
+  out: area(4 * LOW_PASS.pixels + 64),
 };
 /** Rows that a filter passes over, with the addresses of its taps. */
 export const FILTER = {

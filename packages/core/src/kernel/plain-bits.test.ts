@@ -1,6 +1,5 @@
-import { A, B, BASE, C, check, D, expectSame, from, made, OUT, ROOM, WIDTH } from './testing.ts';
+import { A, B, BASE, both, C, check, D, expectSame, from, made, OUT, ROOM, WIDTH } from './testing.ts';
 import { BLACK_CODES, WHITE_CODES } from '../film/run-codes.ts';
-import { boundaryMasks } from './boundaries.ts';
 import { PLACES, runningNumbers, scatteringNumbers } from './places.ts';
 import type { Kernels } from './kernels.ts';
 
@@ -70,38 +69,21 @@ describe('plain kernels make the very bits of the compiled ones', () => {
       expectSame(results, OUT, lengths[0]);
     });
   });
-  it('counting sets of rows', () =>
+  it('bits in common, and counting them in blocks', () =>
     check((seed) => {
-      const plates = 1 + (seed % 4);
+      const [shift, rows, count] = [seed % 4, 1 + (seed % 31), 16 * (1 + (seed % 3))];
       const results = made(
         seed,
         () => undefined,
         (k) => {
-          for (let row = 0; row < 5 + (seed % 20); row++)
-            k.countSets(A + 48 * row, 400, plates, OUT, 64, 1 + (seed % 6), 48);
+          k.bothBits(A, B, C, 16 * (1 + (seed % 9)));
+          k.countBlocks(A, 96, rows, shift, OUT, count);
         },
       );
-      expectSame(results, OUT, 15 * 6 * 64);
-    }));
-  it('summing counts between boundaries', () =>
-    check((seed) => {
-      const prepare = (bytes: Uint8Array, view: DataView) => {
-        for (let i = 0; i < 40; i++) view.setFloat64(from(OUT) + 8 * i, i * 3.5, true);
-        for (let i = 0; i <= 20; i++) {
-          const at = i * (1 + (seed % 800) / 10);
-          view.setInt32(from(B) + 4 * i, Math.floor(at), true);
-          view.setFloat64(from(C) + 8 * i, at - Math.floor(at), true);
-        }
-        boundaryMasks(new Int32Array(bytes.buffer, from(B), 21), bytes.subarray(from(D)));
-      };
-      expectSame(
-        made(seed, prepare, (k) => {
-          const weight = 0.25 + (seed % 4) / 5;
-          k.addCounts(A, 240, 1 + (seed % 6), B, D, C, 20, weight, OUT, 1 - weight, OUT + 160);
-        }),
-        OUT,
-        320,
-      );
+      expectSame(results, C, 160);
+      expectSame(results, OUT, count);
+      const [compiled, plain] = both.map((kernels) => kernels.sumBytes(A, seed % 500));
+      expect(compiled).toBe(plain);
     }));
   it.each(Object.entries(PLACES))('places, %s', (kind, number) =>
     check((seed) => {

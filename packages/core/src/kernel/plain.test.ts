@@ -188,4 +188,51 @@ describe('plain kernels make the very pixels of the compiled ones', () => {
         4 * WIDTH,
       );
     }));
+  it('light of counted sets', () =>
+    check((seed) => {
+      const [sets, count] = [1 + (seed % 15), 8 * (1 + (seed % 30))];
+      const results = made(
+        seed,
+        (_, view) => {
+          reals(view, B, 3 * sets, 4e5);
+          for (let channel = 0; channel < 3; channel++) reals(view, OUT + 1024 * channel, 250, 3e4);
+        },
+        (k) => k.addLight(A, 256, sets, B, OUT, 1024, count),
+      );
+      for (let channel = 0; channel < 3; channel++) expectSame(results, OUT + 1024 * channel, 4 * count);
+    }));
+  it('weighing rows, then columns', () =>
+    check((seed) => {
+      const [taps, count] = [1 + (seed % 9), 8 * (1 + (seed % 20))];
+      const columns = 1 + (seed % 30);
+      const results = made(
+        seed,
+        (_, view) => {
+          reals(view, A, 9 * 170, 9e3);
+          reals(view, B + 2700, 18, 3e4);
+          for (let k = 0; k < taps; k++) view.setInt32(from(B) + 2600 + 4 * k, A + 680 * k, true);
+          for (let i = 0; i < columns; i++) view.setInt32(from(C) + 4 * i, (i * 5) % 150, true);
+          reals(view, D, 30 * 16, 3e4);
+        },
+        (k) => {
+          k.weighRows(B + 2600, B + 2700, taps, OUT, OUT + 1024, count);
+          k.weighColumns(A, A + 680, C, D, 8, OUT + 4096, columns);
+        },
+      );
+      for (const [area, bytes] of [
+        [OUT, 4 * count],
+        [OUT + 1024, 4 * count],
+        [OUT + 4096, 4 * columns],
+      ]) {
+        expectSame(results, area, bytes);
+      }
+    }));
 });
+
+/** Makes what is at a place 32-bit reals of a moderate size. */
+function reals(view: DataView, area: number, count: number, by: number): void {
+  for (let i = 0; i < count; i++) {
+    const at = from(area) + 4 * i;
+    view.setFloat32(at, view.getInt16(at) / by, true);
+  }
+}

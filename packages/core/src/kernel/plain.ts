@@ -3,7 +3,7 @@ import { memoryViews } from './memory-views.ts';
 import { PAGES } from './pages.ts';
 import { plainColour } from './plain-colour.ts';
 import { plainCompare } from './plain-compare.ts';
-import { plainCount } from './plain-count.ts';
+import { plainLight } from './plain-light.ts';
 import { plainDiffuse } from './plain-diffuse.ts';
 import { plainGroup4 } from './plain-group4.ts';
 import { plainResample } from './plain-resample.ts';
@@ -23,7 +23,7 @@ export function plainKernels(): Kernels {
     ...plainCompare(views),
     ...plainResample(views),
     ...plainColour(views),
-    ...plainCount(views),
+    ...plainLight(views),
     ...plainDiffuse(views),
     ...plainGroup4(views.u8, views.i32),
   };

@@ -3,7 +3,7 @@ import { demichel } from '../ink/model.ts';
 import { power } from '../base/power.ts';
 import { cache } from '../base/cache.ts';
 import type { PlatesView, Shown } from './plates-view.ts';
-import { inkedAreas } from './proof.ts';
+import { inkShares } from './ink-shares.ts';
 import { WIDE_TO_SRGB } from '../colour/wide-to-srgb.ts';
 
 /** Steps that a plate's share of a pixel is told apart in. A draft's pixels hold four device pixels or so. */
@@ -24,24 +24,21 @@ const recentColours = cache<Uint32Array>('draft colours');
 export function draftProof(request: PlatesView, light: Float64Array, n: number): Shown {
   const { view, rows, plates } = request;
   const table = recentColours(`${light.join()} ${n}`, () => new Uint32Array((STEPS + 1) ** plates.length));
-  const areas = plates.map((plate) => {
-    const { areas: sets, full } = inkedAreas({ ...request, plates: [plate] });
-    return { area: sets[1], scale: STEPS / full };
-  });
+  const all = plates.map((plate) => inkShares(request, plate));
   const count = view.columns * rows.count;
   const rgba = new Uint8ClampedArray(count * 4);
   const pixels = new Uint32Array(rgba.buffer);
   const keys = new Uint32Array(count);
   const inked: number[] = [];
   let digit = 1;
-  for (const { area, scale } of areas) {
+  for (const shares of all) {
     let sum = 0;
     for (let i = 0; i < count; i++) {
-      const share = area[i] * scale;
+      const share = shares[i];
       sum += share;
-      keys[i] += Math.min(STEPS, (share + 0.5) | 0) * digit;
+      keys[i] += Math.min(STEPS, Math.max(0, share * STEPS + 0.5) | 0) * digit;
     }
-    inked.push(sum / STEPS / count);
+    inked.push(sum / count);
     digit *= STEPS + 1;
   }
   const colour = (key: number): number => {

@@ -37,6 +37,6 @@ export interface Shown {
   readonly inked: readonly number[];
 }
 
-/** True where a screen pixel covers less than a pixel of the grid. */
+/** True where a screen pixel covers a pixel of the grid at most. */
 export const isEnlarged = ({ view }: Pick<SceneView, 'view'>): boolean =>
-  view.width < view.columns || view.height < view.rows;
+  view.width <= view.columns || view.height <= view.rows;

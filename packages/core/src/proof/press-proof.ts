@@ -15,7 +15,8 @@ import { blurLight } from './blur-light.ts';
 import { isEnlarged, type PlatesView, type SceneView, type Shown } from './plates-view.ts';
 import { proof } from './proof.ts';
 import type { Recipe } from '../recipe/recipe.ts';
-import { sharesOf, type Shares } from './shares.ts';
+import type { SetColours } from './light-rows.ts';
+import { seenLight } from './seen-light.ts';
 
 /** How a proof is looked at. */
 export interface ProofLook {
@@ -88,20 +89,17 @@ export function pressProof(given: PlatesView, look: ProofLook): Shown {
   }
   const wide = grownView(request, reach.margin);
   const size = { width: wide.view.columns, height: wide.rows.count };
-  const shares = sharesOf(wide, reach.margin > 0);
-  const onSheet = placeOnSheet(wide);
-  const mixed = (what: keyof Colouring): Float32Array[] =>
-    blended
-      ? mixedByPlace(shares, size, (x, y) => colouring(onSheet(x, y))[what])
-      : shares.mixed(colouring(undefined)[what]);
-  const left = leavingLight(mixed, size, reach.spread, stock.yuleNielsen);
+  const kinds = kindsOfLight(stock.yuleNielsen, reach.spread);
+  const onSheet = placeOnSheet(request);
+  const colours = kinds.map((kind): SetColours =>
+    blended ? (x, y) => colouring(onSheet(x, y))[kind] : colouring(undefined)[kind],
+  );
+  const { planes, inked } = seenLight(wide, colours, reach.margin);
+  const left = leavingLight(kinds, planes, size, reach.spread, stock.yuleNielsen);
   const seen =
     reach.blur === 0 ? left : left.map((plane) => blurLight(plane, size.width, size.height, reach.blur));
   const surface = textured ? surfaceOf(stock.texture, request, reach.perMm) : undefined;
-  return {
-    rgba: toScreen(seen, size, request, reach.margin, surface),
-    inked: given.plates.map((_, plate) => inkedShare(shares, plate, size, reach.margin)),
-  };
+  return { rgba: toScreen(seen, size, request, reach.margin, surface), inked };
 }
 
 /** How far, in screen pixels, light reaches from one to another. */
@@ -149,22 +147,26 @@ function grownView<Request extends SceneView>(request: Request, margin: number):
   };
 }
 
+/** What has to be known of overprints: their light, its n-th roots, or both where light is caught on its way from one place to another. */
+const kindsOfLight = (n: number, spread: number): readonly (keyof Colouring)[] =>
+  n === 1 ? ['colours'] : spread === 0 ? ['roots'] : ['colours', 'roots'];
+
 /**
  * Light as it leaves the stock, a plane of each channel.
  *
- * @param mixed  of the overprints' colours, or of their n-th roots, by their shares
+ * @param planes of the kinds that `kindsOfLight` names; they are used up
  * @param spread standard deviation in pixels
  */
 function leavingLight(
-  mixed: (what: keyof Colouring) => Float32Array[],
+  kinds: readonly (keyof Colouring)[],
+  planes: readonly (readonly Float32Array[])[],
   size: { width: number; height: number },
   spread: number,
   n: number,
-): Float32Array[] {
-  if (n === 1) return mixed('colours');
-  // Where light does not reach across pixels the roots are enough.
-  const light = spread > 0 ? mixed('colours') : undefined;
-  return spreadLight(light, mixed('roots'), size, spread, n);
+): readonly Float32Array[] {
+  const of = (kind: keyof Colouring) => (kinds.includes(kind) ? planes[kinds.indexOf(kind)] : undefined);
+  const roots = of('roots');
+  return roots ? spreadLight(of('colours'), roots, size, spread, n) : planes[0];
 }
 
 /** Light as sRGB, without the margin around it. */
@@ -190,50 +192,15 @@ function toScreen(
   return rgba;
 }
 
-/** Mean share that a plate inks, without the margin around it. */
-function inkedShare(
-  shares: Shares,
-  plate: number,
-  { width, height }: { width: number; height: number },
-  margin: number,
-): number {
-  let sum = 0;
-  for (let y = margin; y < height - margin; y++) {
-    for (let x = margin; x < width - margin; x++) sum += shares.inked(y * width + x, plate);
-  }
-  return sum / ((width - 2 * margin) * (height - 2 * margin));
-}
-
 /** Blurs of fewer pixels change nothing worth having. */
 const LEAST_BLUR = 0.3;
 
-/** The mean of the overprints' colours by their shares, where these colours change from place to place. */
-function mixedByPlace(
-  shares: Shares,
-  size: { width: number; height: number },
-  coloursAt: (x: number, y: number) => Float64Array,
-): Float32Array[] {
-  const planes = [0, 1, 2].map(() => new Float32Array(size.width * size.height));
-  for (let y = 0, i = 0; y < size.height; y++) {
-    for (let x = 0; x < size.width; x++, i++) {
-      const here = shares.at(i);
-      const colours = coloursAt(x, y);
-      for (let set = 0, at = 0; set < here.length; set++, at += 3) {
-        if (here[set] === 0) continue;
-        for (let channel = 0; channel < 3; channel++) planes[channel][i] += here[set] * colours[at + channel];
-      }
-    }
-  }
-  return planes;
-}
-
-/** Where the middle of a screen pixel lies on the sheet, mm. */
-function placeOnSheet({ frame, view, rows: { first } }: SceneView) {
+/** Where a place in pixels of the grid lies on the sheet, mm. */
+function placeOnSheet({ frame }: Pick<SceneView, 'frame'>) {
   const perPixel = 1 / mmToPixels(1, frame);
-  const [across, down] = [view.width / view.columns, view.height / view.rows];
   return (x: number, y: number): { x: number; y: number } => ({
-    x: (view.x + (x + 0.5) * across) * perPixel - frame.bleed,
-    y: (view.y + (first + y + 0.5) * down) * perPixel - frame.bleed,
+    x: x * perPixel - frame.bleed,
+    y: y * perPixel - frame.bleed,
   });
 }
 
@@ -246,10 +213,11 @@ function surfaceOf(texture: Texture, request: SceneView, perMm: number): Float32
   const key = JSON.stringify([texture, frame, view, rows]);
   return recentSurfaces(key, () => {
     const onSheet = placeOnSheet(request);
+    const [across, down] = [view.width / view.columns, view.height / view.rows];
     const surface = new Float32Array(view.columns * rows.count);
     for (let y = 0, i = 0; y < rows.count; y++) {
       for (let x = 0; x < view.columns; x++, i++) {
-        const here = onSheet(x, y);
+        const here = onSheet(view.x + (x + 0.5) * across, view.y + (rows.first + y + 0.5) * down);
         surface[i] = textureAt(texture, here.x, here.y, perMm);
       }
     }
@@ -289,7 +257,8 @@ function toPower(plane: Float32Array, n: number): Float32Array {
     Float64Array.from({ length: STEPS + 2 }, (_, i) => power(i / STEPS, n)),
   );
   for (let i = 0; i < plane.length; i++) {
-    const at = plane[i] * STEPS;
+    // The low-pass may go a little below 0 beside hard edges.
+    const at = Math.max(0, plane[i]) * STEPS;
     const low = at | 0;
     plane[i] = low < STEPS ? table[low] + (table[low + 1] - table[low]) * (at - low) : power(plane[i], n);
   }

@@ -1,3 +1,4 @@
+import { POPCOUNT } from '../base/popcount.ts';
 import type { Region } from './region.ts';
 
 /**
@@ -33,13 +34,6 @@ export function setBit({ data, stride }: Bits, x: number, y: number): void {
 export function clearBit({ data, stride }: Bits, x: number, y: number): void {
   data[y * stride + (x >> 3)] &= ~(0x80 >> (x & 7));
 }
-
-/** Number of set bits of every byte. */
-export const POPCOUNT = Uint8Array.from({ length: 256 }, (_, byte) => {
-  let count = 0;
-  for (let rest = byte; rest > 0; rest >>= 1) count += rest & 1;
-  return count;
-});
 
 /** Number of inked pixels. */
 export function countInk(bits: Bits): number {

@@ -60,7 +60,7 @@ describe.each(STEP_KINDS.map(({ kind }) => kind))('the step %s', (kind) => {
       field.type === 'number' ? [{ name, ends: [field.least, field.most] }] : [],
     );
     const texts = numbers.map(({ name, ends }) =>
-      ends.map((end) => words({ ...tone.steps[0].settings, [name]: end } as never)),
+      ends.map((end) => words({ ...tone.steps[0].settings, [name]: end })),
     );
     for (const text of texts.flat()) expect(text).toMatch(/^.{1,28}$/);
     expect(texts.some(([least, most]) => least !== most)).toBe(numbers.length > 0);

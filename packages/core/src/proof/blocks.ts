@@ -1,0 +1,148 @@
+import { COUNTED_ROWS } from '../kernel/memory.ts';
+import { latticeOf } from '../screen/screen.ts';
+import { response } from './low-pass.ts';
+import type { PlatesView, View } from './plates-view.ts';
+
+/**
+ * Blocks of device pixels whose ink is counted, on a grid that lies at the film's left top corner whatever the view: several to a screen
+ * pixel, where that is more than one device pixel.
+ */
+export interface Blocks {
+  /** Blocks are counted 2^shift pixels wide, and so many such beside one another are one. */
+  readonly shift: number;
+  readonly across: number;
+  /** Most rows of pixels that are counted at once. */
+  readonly rows: number;
+  /** Size of a block in device pixels. */
+  readonly width: number;
+  readonly height: number;
+  /** Blocks in a screen pixel. */
+  readonly perColumn: number;
+  readonly perRow: number;
+  /** True where a screen pixel is to be the plain mean of what it covers: dots are so wide that nothing false comes of it. */
+  readonly plain: boolean;
+}
+
+/** A wave in a film, cycles a device pixel along each axis, and how strong it is beside the strongest of its screen. */
+export interface Wave {
+  readonly x: number;
+  readonly y: number;
+  readonly share: number;
+}
+
+/** Blocks in a screen pixel, each way, at least: with straight lattices alone, whose waves are known, and with any other screens. */
+const LEAST = { straight: 2.5, other: 4 };
+/** And at most. */
+const MOST = 5.5;
+/** Screen pixels of a cell from which on plain means show its dots well. */
+const WIDE_CELL = 4.9;
+/** The widest block that is counted at once is 2^this pixels wide. */
+const MOST_SHIFT = 3;
+/** What of a screen's strongest wave may come back as one that the film does not have: about 0.2 L* of a middle tone. */
+const FALSE_SHARE = 0.005;
+
+/** Waves of a lattice, by their orders along its two directions. */
+const ORDERS: readonly (readonly [u: number, v: number, share: number])[] = [
+  [1, 0, 1],
+  [0, 1, 1],
+  [1, 1, 0.5],
+  [1, -1, 0.5],
+  [2, 0, 0.25],
+  [0, 2, 0.25],
+  [2, 1, 0.2],
+  [1, 2, 0.2],
+  [2, -1, 0.2],
+  [1, -2, 0.2],
+  [3, 0, 0.3],
+  [0, 3, 0.3],
+];
+
+/** The strongest waves of plates’ screens on a grid; undefined unless all stand in straight lattices. */
+export function wavesOf({
+  scene,
+  frame,
+  plates,
+}: Pick<PlatesView, 'scene' | 'frame' | 'plates'>): readonly Wave[] | undefined {
+  const all = plates.map((plate) => {
+    const { screen } = scene.recipe.plates[plate];
+    const supercell =
+      screen.coarse > 0 ? undefined : latticeOf(screen)?.supercell?.(frame.resolution, frame.draft);
+    if (!supercell) return undefined;
+    const turn = (supercell.angle * Math.PI) / 180;
+    const cycles = supercell.ruling / frame.resolution;
+    const [cos, sin] = [cycles * Math.cos(turn), cycles * Math.sin(turn)];
+    return ORDERS.map(([u, v, share]) => ({ x: u * cos + v * sin, y: v * cos - u * sin, share }));
+  });
+  return all.every((waves) => waves !== undefined) ? all.flat() : undefined;
+}
+
+/** The largest blocks that show no false patterns; those that show the least where all do. */
+export function blocksOf(view: View, waves: readonly Wave[] | undefined): Blocks {
+  const perPixel = waves ? LEAST.straight : LEAST.other;
+  const pixel = { width: view.width / view.columns, height: view.height / view.rows };
+  const plain =
+    waves?.every(({ x, y, share }) => share < 1 || Math.hypot(x, y) * pixel.width * WIDE_CELL <= 1) ?? false;
+  let best: Blocks | undefined;
+  let least = Infinity;
+  for (const [shift, across] of widths(pixel.width, perPixel)) {
+    for (const height of heights(pixel.height, perPixel)) {
+      const width = across << shift;
+      const shares = (waves ?? []).map((wave) => falseShare(wave, pixel, width, height));
+      const all = Math.max(FALSE_SHARE, Math.hypot(...shares));
+      if (all >= least) continue;
+      least = all;
+      const down = Math.ceil(height / COUNTED_ROWS);
+      best = {
+        shift,
+        across,
+        rows: Math.ceil(height / down),
+        width,
+        height,
+        perColumn: pixel.width / width,
+        perRow: pixel.height / height,
+        plain,
+      };
+    }
+  }
+  if (!best) throw new RangeError('A screen pixel covers nothing.');
+  return best;
+}
+
+/** Widths of blocks from the widest down, as 2^shift pixels so many times. */
+function* widths(pixel: number, least: number): Generator<readonly [shift: number, across: number]> {
+  const widest = pixel / least;
+  if (widest >= 2 ** (MOST_SHIFT + 1)) {
+    const narrowest = Math.max(1, Math.ceil(pixel / MOST / 2 ** MOST_SHIFT));
+    for (let across = Math.floor(widest / 2 ** MOST_SHIFT); across >= narrowest; across--)
+      yield [MOST_SHIFT, across];
+    return;
+  }
+  const most = Math.min(MOST_SHIFT, Math.max(0, Math.floor(Math.log2(widest))));
+  for (let shift = most; shift >= 0 && (shift === most || pixel / 2 ** shift <= 2 * MOST); shift--)
+    yield [shift, 1];
+}
+
+/** Heights of blocks from the highest down. */
+function* heights(pixel: number, least: number): Generator<number> {
+  const highest = Math.max(1, Math.floor(pixel / least));
+  const lowest = Math.max(1, Math.ceil(pixel / MOST));
+  // Of very many a few do.
+  const step = Math.max(1, Math.floor((highest - lowest) / 24));
+  for (let height = highest; height >= Math.min(lowest, highest); height -= step) yield height;
+}
+
+/** How much of a wave comes back from blocks as a slower one that the low-pass lets through. */
+function falseShare(
+  { x, y, share }: Wave,
+  pixel: { width: number; height: number },
+  width: number,
+  height: number,
+): number {
+  const [across, down] = [x * width, y * height];
+  const [byX, byY] = [Math.round(across), Math.round(down)];
+  if (byX === 0 && byY === 0) return 0;
+  const slow = response(((across - byX) * pixel.width) / width, ((down - byY) * pixel.height) / height);
+  return share * Math.abs(sinc(across) * sinc(down) * slow);
+}
+
+const sinc = (x: number): number => (x === 0 ? 1 : Math.sin(Math.PI * x) / (Math.PI * x));

@@ -1,0 +1,131 @@
+import { clamp } from '../base/numbers.ts';
+import { SOLID } from '../raster/plane.ts';
+import { plateBits } from '../plate/evaluate.ts';
+import { isEmpty, type Region } from '../raster/region.ts';
+import { plateCoverage } from '../plate/plate-art.ts';
+import { latticeOf, screenTransfer } from '../screen/screen.ts';
+import type { PlatesView } from './plates-view.ts';
+import { seenLight } from './seen-light.ts';
+
+/** What one plate's share of a pixel is seen by, instead of light. */
+export const SHARE = Float64Array.of(0, 0, 0, 1, 1, 1);
+
+/** Screen pixels of a cell from which on its dots are seen. */
+const SEEN_CELL = 1.8;
+/** The same from which on plain means over screen pixels show no false patterns worth having less of in a first picture. */
+const WIDE_CELL = 3;
+
+/**
+ * Share of each screen pixel that a plate inks, for a first picture. Where dots are too fine to be seen it is what they stand for, which is found
+ * more quickly than they are made.
+ */
+export function inkShares(request: PlatesView, plate: number): Float32Array {
+  const { frame, view, scene } = request;
+  const { screen } = scene.recipe.plates[plate];
+  const lattice = screen.coarse > 0 ? undefined : latticeOf(screen);
+  const cell = lattice ? (frame.resolution / lattice.ruling) * (view.columns / view.width) : SEEN_CELL;
+  const cells = pixelCells(request);
+  if (cell < SEEN_CELL) return cells ? tintShares(request, plate, cells) : unevenTintShares(request, plate);
+  if (cells && cell >= WIDE_CELL) return meanShares(request, plate, cells);
+  return seenLight({ ...request, plates: [plate] }, [SHARE], 0, 1).planes[0][0];
+}
+
+/** Pixels of the grid in a screen pixel, each way, in a first picture. */
+const CELL = 2;
+
+/** Screen pixels of a view that lie on the film as a whole, and the pixels of the grid that they are means of. */
+interface Cells {
+  readonly region: Region;
+  readonly left: number;
+  readonly top: number;
+}
+
+/** Undefined unless each screen pixel is one of just `CELL` by `CELL`. */
+function pixelCells({ view, rows, frame }: PlatesView): Cells | undefined {
+  const off = (size: number, pixels: number) => Math.abs(size / pixels - CELL) > 1e-6;
+  if (off(view.width, view.columns) || off(view.height, view.rows)) return undefined;
+  const within = (start: number, pixels: number, limit: number) => {
+    const skip = Math.max(0, Math.ceil(-start / CELL));
+    const from = start + CELL * skip;
+    return { skip, from, count: Math.max(0, Math.min(pixels - skip, Math.floor((limit - from) / CELL))) };
+  };
+  const across = within(Math.round(view.x), view.columns, frame.width);
+  const down = within(Math.round(view.y) + CELL * rows.first, rows.count, frame.height);
+  return {
+    region: { x: across.from, y: down.from, width: CELL * across.count, height: CELL * down.count },
+    left: across.skip,
+    top: down.skip,
+  };
+}
+
+/** Means of coverage. */
+function tintShares({ scene, frame, view, rows }: PlatesView, plate: number, cells: Cells): Float32Array {
+  const shares = new Float32Array(view.columns * rows.count);
+  const { region, left, top } = cells;
+  if (isEmpty(region)) return shares;
+  const { table } = screenTransfer(scene.recipe.plates[plate].screen);
+  const { data } = plateCoverage(scene, plate, frame, region);
+  for (let y = 0; y < region.height / CELL; y++) {
+    let upper = CELL * y * region.width;
+    let lower = upper + region.width;
+    const end = (top + y) * view.columns + left + region.width / CELL;
+    for (let i = end - region.width / CELL; i < end; i++, upper += CELL, lower += CELL) {
+      const mean = (data[upper] + data[upper + 1] + data[lower] + data[lower + 1]) >> 2;
+      shares[i] = (table ? table[mean] : mean) / SOLID;
+    }
+  }
+  return shares;
+}
+
+/** Means of coverage over screen pixels of any size, to whole pixels of the grid. */
+function unevenTintShares({ scene, frame, view, rows }: PlatesView, plate: number): Float32Array {
+  const { film } = screenTransfer(scene.recipe.plates[plate].screen);
+  const edges = (start: number, size: number, pixels: number, first: number, count: number, limit: number) =>
+    Array.from({ length: count + 1 }, (_, i) =>
+      clamp(Math.round(start + ((first + i) * size) / pixels), 0, limit),
+    );
+  const across = edges(view.x, view.width, view.columns, 0, view.columns, frame.width);
+  const down = edges(view.y, view.height, view.rows, rows.first, rows.count, frame.height);
+  const region = {
+    x: across[0],
+    y: down[0],
+    width: across[view.columns] - across[0],
+    height: down[rows.count] - down[0],
+  };
+  const shares = new Float32Array(view.columns * rows.count);
+  if (isEmpty(region)) return shares;
+  const { data } = plateCoverage(scene, plate, frame, region);
+  for (let y = 0, i = 0; y < rows.count; y++) {
+    for (let x = 0; x < view.columns; x++, i++) {
+      let [sum, count] = [0, 0];
+      for (let v = down[y]; v < down[y + 1]; v++) {
+        for (let u = across[x]; u < across[x + 1]; u++, count++)
+          sum += film(data[(v - region.y) * region.width + u - region.x]);
+      }
+      if (count > 0) shares[i] = sum / count / SOLID;
+    }
+  }
+  return shares;
+}
+
+/** Means of bits. */
+function meanShares({ scene, frame, view, rows }: PlatesView, plate: number, cells: Cells): Float32Array {
+  const shares = new Float32Array(view.columns * rows.count);
+  const { region, left, top } = cells;
+  if (isEmpty(region)) return shares;
+  const { data, stride } = plateBits(scene, plate, frame, region);
+  const columns = region.width / CELL;
+  for (let y = 0; y < region.height / CELL; y++) {
+    const to = (top + y) * view.columns + left;
+    for (let x = 0, at = CELL * y * stride; x < columns; x += 4, at++) {
+      // Four counts of two bits each, out of two rows.
+      const upper = data[at] - ((data[at] >> 1) & 0x55);
+      const lower = data[at + stride] - ((data[at + stride] >> 1) & 0x55);
+      const end = Math.min(4, columns - x);
+      for (let k = 0, shift = 6; k < end; k++, shift -= 2) {
+        shares[to + x + k] = (((upper >> shift) & 3) + ((lower >> shift) & 3)) * 0.25;
+      }
+    }
+  }
+  return shares;
+}

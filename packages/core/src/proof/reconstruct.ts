@@ -1,0 +1,129 @@
+import { kernels, LIGHT, lightAt, LOW_PASS, wholesAt } from '../kernel/memory.ts';
+import { cache } from '../base/cache.ts';
+import type { Blocks } from './blocks.ts';
+import type { Columns, LightRows } from './light-rows.ts';
+import { lowPassTaps, meanTaps, RADIUS } from './low-pass.ts';
+import type { View, ViewRows } from './plates-view.ts';
+
+/** Blocks that the rows of a view are made from: rows `first` to `end`. */
+export function rowsBehind(
+  view: View,
+  rows: ViewRows,
+  { height, perRow, plain }: Blocks,
+): { first: number; end: number } {
+  const taps = (row: number) => tapsOf(plain)(middle(view.y, view.height, view.rows, row) / height, perRow);
+  const foot = taps(rows.first + rows.count - 1);
+  return { first: taps(rows.first).first, end: foot.first + foot.a.length };
+}
+
+/** Blocks that all columns of a view are made from. */
+export function columnsBehind(view: View, { width, perColumn }: Blocks): Columns {
+  const first = Math.floor(view.x / width - RADIUS * perColumn) - 1;
+  return { first, count: Math.ceil((view.x + view.width) / width + RADIUS * perColumn) + 1 - first };
+}
+
+const tapsOf = (plain: boolean) => (plain ? meanTaps : lowPassTaps);
+
+/** The middle of a screen pixel, in device pixels. */
+const middle = (start: number, size: number, pixels: number, at: number): number =>
+  start + ((at + 0.5) * size) / pixels;
+
+/** Weights of the columns of a view: those of row sums a and then b for each screen pixel, and where they begin. */
+interface ColumnWeights {
+  readonly starts: Int32Array;
+  readonly weights: Float32Array;
+  /** Weights of each; a multiple of 4. */
+  readonly taps: number;
+}
+
+const recentWeights = cache<ColumnWeights>('low-pass weights');
+
+function columnWeights(view: View, blocks: Blocks, first: number): ColumnWeights {
+  const { x, width, columns } = view;
+  return recentWeights(`${x} ${width} ${columns} ${blocks.width} ${blocks.plain} ${first}`, () => {
+    const all = Array.from({ length: columns }, (_, column) =>
+      tapsOf(blocks.plain)(middle(x, width, columns, column) / blocks.width, blocks.perColumn),
+    );
+    const taps = (Math.max(...all.map(({ a }) => a.length)) + 3) & ~3;
+    const weights = new Float32Array(2 * taps * columns);
+    all.forEach(({ a, b }, column) => {
+      weights.set(a, 2 * taps * column);
+      weights.set(
+        b.map((weight) => -weight),
+        2 * taps * column + taps,
+      );
+    });
+    return { starts: Int32Array.from(all, (one) => one.first - first), weights, taps };
+  });
+}
+
+/**
+ * Light of screen pixels: blocks of device pixels through the low-pass. Rows of blocks must have been made.
+ *
+ * @param columns of the blocks' rows
+ * @returns a plane of each of the first so many channels
+ */
+export function lowPassed(
+  rows: LightRows,
+  view: View,
+  shown: ViewRows,
+  blocks: Blocks,
+  columns: Columns,
+  channels: number,
+): Float32Array[] {
+  const across = columnWeights(view, blocks, columns.first);
+  const planes = Array.from({ length: channels }, () => new Float32Array(view.columns * shown.count));
+  planes.forEach((plane, channel) => {
+    for (let from = 0; from < view.columns; from += LOW_PASS.pixels) {
+      const count = Math.min(LOW_PASS.pixels, view.columns - from);
+      passColumns(rows, view, shown, blocks, channel, across, { first: from, count }, plane);
+    }
+  });
+  return planes;
+}
+
+/** Makes some columns of a plane. */
+function passColumns(
+  rows: LightRows,
+  view: View,
+  shown: ViewRows,
+  blocks: Blocks,
+  channel: number,
+  { starts, weights, taps }: ColumnWeights,
+  columns: Columns,
+  out: Float32Array,
+): void {
+  const { first, count } = columns;
+  const start = starts[first];
+  const numbers = starts[first + count - 1] + taps - start;
+  wholesAt(LIGHT.starts, count).set(starts.subarray(first, first + count).map((one) => one - start));
+  lightAt(LIGHT.columnWeights, 2 * taps * count).set(
+    weights.subarray(2 * taps * first, 2 * taps * (first + count)),
+  );
+  const [a, b] = LIGHT.sums;
+  // Row y lies at y modulo the number of rows that there is room for.
+  const held = new Map<number, number>();
+  for (let y = 0; y < shown.count; y++) {
+    const down = tapsOf(blocks.plain)(
+      middle(view.y, view.height, view.rows, shown.first + y) / blocks.height,
+      blocks.perRow,
+    );
+    const addresses = wholesAt(LIGHT.addresses, down.a.length);
+    const two = lightAt(LIGHT.weights, 2 * down.a.length);
+    down.a.forEach((weight, k) => {
+      const row = down.first + k;
+      const slot = ((row % LOW_PASS.taps) + LOW_PASS.taps) % LOW_PASS.taps;
+      const address = LIGHT.rows + slot * LIGHT.rowBytes;
+      if (held.get(slot) !== row) {
+        rows.copy(row, channel, start, lightAt(address, numbers));
+        held.set(slot, row);
+      }
+      addresses[k] = address;
+      two[2 * k] = weight;
+      two[2 * k + 1] = down.b[k];
+    });
+    kernels.weighRows(LIGHT.addresses, LIGHT.weights, down.a.length, a, b, numbers);
+    kernels.weighColumns(a, b, LIGHT.starts, LIGHT.columnWeights, taps, LIGHT.out, count);
+    out.set(lightAt(LIGHT.out, count), y * view.columns + first);
+  }
+}
