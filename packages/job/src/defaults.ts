@@ -115,10 +115,10 @@ const GRADIENT: Omit<Gradient, 'ratio'> = {
     { x: 0.8, y: 0.35, tone: 10 },
     { x: 0.4, y: 0.8, tone: 45 },
   ],
-  limit: 85,
+  limit: 100,
 };
 
-/** A gradient that fills the sheet, solid at its top and bare at its foot; 85 % keeps the dots apart. */
+/** A gradient that fills the sheet, solid at its top and bare at its foot. */
 export function newGradient(id: string, ink: string, sheet: Page): OriginalRecipe {
   const { x, y, width, height } = printedArea(sheet);
   return {
@@ -187,7 +187,7 @@ export const NEW_CUT: CutOut = {
 /** A fade from whole at the top to nothing at the foot, in bold dots. */
 export const NEW_FADE: Fade = {
   by: 'gradient',
-  gradient: { ...GRADIENT, ratio: 1, limit: 100 },
+  gradient: { ...GRADIENT, ratio: 1 },
   screen: newScreen('dots', { ruling: 12 }),
   strokes: [],
 };

@@ -33,7 +33,7 @@ export interface Gradient {
   /** In order along the way, at least two. */
   readonly stops: readonly GradientStop[];
   readonly points: readonly (Place & { readonly tone: number })[];
-  /** The tone that 100 % stands for, in percent: 85 keeps the dots of a black apart. */
+  /** The tone that 100 % stands for, in percent. */
   readonly limit: number;
 }
 

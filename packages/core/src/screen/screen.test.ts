@@ -4,7 +4,12 @@ import { brickColumn, brickOf } from './brick.ts';
 import { cellRanks } from './cell-order.ts';
 import { curveTransfer, foldThresholds, inTurn, limitsTransfer, STRAIGHT_TRANSFER } from './transfer.ts';
 import { screenPlane } from './screen-plane.ts';
-import { greyLevels } from './screen.ts';
+import { SCREEN_KINDS } from './kinds/index.ts';
+import { greyLevels, newScreen } from './screen.ts';
+import { countInk } from '../raster/bits.ts';
+import { filmFrame } from '../recipe/frame.ts';
+import { plateBits } from '../plate/evaluate.ts';
+import { greyPicture, sceneOf } from '../testing.ts';
 import { spotOf, SPOTS } from './spot/index.ts';
 import { round } from './spot/round.ts';
 import { ANGLE_TOLERANCE, findSupercell, RULING_TOLERANCE } from './supercell.ts';
@@ -137,12 +142,31 @@ describe('smallest and largest dot', () => {
       { seed: 4 },
     );
   });
-  it('leave bare what asks for less than half the smallest dot, and keep solids open', () => {
+  it('make a tone beyond them the dot at the limit, or bare or solid, whichever is nearer', () => {
     const { film } = limitsTransfer({ smallest: 4, largest: 90 });
     expect(film(percentToCoverage(1.9))).toBe(0);
     expect(film(percentToCoverage(2.1))).toBe(percentToCoverage(4));
-    expect(film(SOLID)).toBe(percentToCoverage(90));
+    expect(film(percentToCoverage(94.9))).toBe(percentToCoverage(90));
+    expect(film(percentToCoverage(95.1))).toBe(SOLID);
+    expect(film(SOLID)).toBe(SOLID);
   });
+  it('leave nothing solid where dots are to stay apart', () => {
+    const { film } = limitsTransfer({ smallest: 4, largest: 70, open: true });
+    for (const percent of [71, 86, 100]) expect(film(percentToCoverage(percent))).toBe(percentToCoverage(70));
+  });
+  it.each(SCREEN_KINDS.map(({ kind }) => kind))(
+    'a solid of %s has no pinhole, whatever the largest dot',
+    (kind) => {
+      const scene = sceneOf(
+        greyPicture(8, 8, () => 0),
+        { width: 12, height: 12, resolution: 600 },
+        newScreen(kind, {}, { smallest: 3, largest: 90 }),
+      );
+      const frame = filmFrame(scene.recipe);
+      const bits = plateBits(scene, 0, frame, { x: 0, y: 0, width: frame.width, height: frame.height });
+      expect(countInk(bits)).toBe(frame.width * frame.height);
+    },
+  );
 });
 
 describe('a transfer', () => {

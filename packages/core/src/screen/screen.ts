@@ -4,7 +4,7 @@ import { MM_PER_INCH } from '../raster/frame.ts';
 import { cache } from '../base/cache.ts';
 import { screenKind } from './kinds/index.ts';
 import type { Lattice, Screener } from './kinds/kind.ts';
-import { limitsTransfer, type DotLimits, type Transfer } from './transfer.ts';
+import { limitsTransfer, NO_LIMITS, type DotLimits, type Transfer } from './transfer.ts';
 
 /** How a plate becomes dots. */
 export interface Screen extends DotLimits {
@@ -61,7 +61,8 @@ const recentScreeners = cache<Screener>('screeners');
 /** The dot limits that a screen keeps, its gap between dots with them. */
 export function limitsOf({ kind, settings, smallest, largest }: Screen): DotLimits {
   const limits = { smallest, largest };
-  return screenKind(kind).limits?.(settings, limits) ?? limits;
+  const { hasDots = true, limits: own } = screenKind(kind);
+  return hasDots ? (own?.(settings, limits) ?? limits) : NO_LIMITS;
 }
 
 /** What a screen by itself makes of the coverage that is asked of it. */

@@ -5,12 +5,14 @@ import type { CurvePoint } from '../tone/curve.ts';
 import { curveTable } from '../tone/curve-table.ts';
 
 /**
- * The smallest dot that holds and the largest that stays open, in percent. A tone below the smallest dot is made as it,
- * or left bare when it asks for less than half of it; a tone above the largest dot, solids included, is made as it.
+ * The smallest dot that holds and the largest that stays open, in percent. A tone below the smallest dot is made as it or left bare, one above
+ * the largest as it or solid, whichever is nearer.
  */
 export interface DotLimits {
   readonly smallest: number;
   readonly largest: number;
+  /** True where nothing is solid: all above the largest dot is made as it, so that dots stay apart. */
+  readonly open?: boolean;
 }
 
 export const NO_LIMITS: DotLimits = { smallest: 0, largest: 100 };
@@ -59,13 +61,21 @@ const byTable = (key: string, make: () => Uint16Array): Transfer =>
   });
 
 /** What the limits of dots do. */
-export function limitsTransfer({ smallest, largest }: DotLimits): Transfer {
+export function limitsTransfer(limits: DotLimits): Transfer {
+  const { smallest, largest, open = false } = limits;
   if (smallest === 0 && largest === 100) return STRAIGHT_TRANSFER;
-  return byTable(`${smallest} to ${largest}`, () => {
-    const least = percentToCoverage(smallest);
-    const most = percentToCoverage(largest);
-    return coverageTable((asked) => Math.min(most, asked >= least ? asked : 2 * asked < least ? 0 : least));
-  });
+  return byTable(`${smallest} to ${largest}${open ? ', open' : ''}`, () => coverageTable(limiter(limits)));
+}
+
+/** What limits make of a coverage that is asked for. */
+export function limiter({ smallest, largest, open = false }: DotLimits): (asked: number) => number {
+  const least = percentToCoverage(smallest);
+  const most = percentToCoverage(largest);
+  const solid = open ? Infinity : (most + SOLID) / 2;
+  return (asked) => {
+    if (asked < least) return 2 * asked < least ? 0 : least;
+    return asked <= most ? asked : asked > solid ? SOLID : most;
+  };
 }
 
 const isStraight = (curve: readonly CurvePoint[]): boolean =>

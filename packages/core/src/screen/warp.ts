@@ -12,7 +12,7 @@ import {
   wholesAt,
 } from '../kernel/memory.ts';
 import { createBits, strideOf, type Bits } from '../raster/bits.ts';
-import { percentToCoverage, SOLID, type Plane } from '../raster/plane.ts';
+import type { Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import { cache } from '../base/cache.ts';
 import type { Excess } from './kinds/kind.ts';
@@ -21,7 +21,7 @@ import { placeSegments, SEGMENT } from '../kernel/segments.ts';
 import type { Spot } from './spot/spot.ts';
 import { orderOf } from './tile.ts';
 import { layThresholds } from './thresholds.ts';
-import { foldThresholds, type DotLimits, type Transfer } from './transfer.ts';
+import { foldThresholds, limiter, type DotLimits, type Transfer } from './transfer.ts';
 
 /** Points of a cell's table, each way. */
 const SIDE = 256;
@@ -112,17 +112,12 @@ export function excessOver(
   place: Place,
 ): Excess {
   const out = new Float64Array(3);
-  const smallest = percentToCoverage(limits.smallest);
-  const largest = percentToCoverage(limits.largest);
-  const half = Math.ceil(smallest / 2) - 1;
+  const limited = limiter(limits);
   return (x, y, coverage) => {
     place(x - 0.5, y - 0.5, out);
     const needed = threshold(out[0], out[1]);
     if (coverage <= 0) return -1 - needed;
-    let asked = coverage + out[2];
-    if (smallest > 0 && asked > half && asked < smallest) asked = smallest;
-    const over = asked - needed;
-    return largest < SOLID ? Math.min(over, largest - needed) : over;
+    return limited(coverage + out[2]) - needed;
   };
 }
 

@@ -45,7 +45,7 @@ export function ScreenControls({
       })).filter((choice) => !part || !isSequential(choice.screen)),
     [part],
   );
-  const { fields } = screenKind(screen.kind);
+  const { fields, hasDots = true } = screenKind(screen.kind);
   const setSettings = (label: string, change: Settings, gesture: string | null = null) =>
     set(label, { settings: { ...screen.settings, ...change } }, gesture);
   return (
@@ -68,6 +68,24 @@ export function ScreenControls({
           set={(label, change, gesture) => setSettings(label, change as Settings, gesture)}
         />
       ))}
+      {hasDots && <DotLimitRows screen={screen} path={path} set={set} />}
+      <CoarseRow screen={screen} path={path} set={set} />
+    </>
+  );
+}
+
+/** The smallest dot that holds and the largest that stays open. */
+function DotLimitRows({
+  screen,
+  path,
+  set,
+}: {
+  screen: Screen;
+  path: NumberPath | undefined;
+  set: SetScreen;
+}) {
+  return (
+    <>
       <SliderRow
         label="Smallest dot"
         value={screen.smallest}
@@ -88,7 +106,6 @@ export function ScreenControls({
         path={path && [...path, 'largest']}
         onChange={(largest, gesture) => set('Largest dot', { largest }, gesture)}
       />
-      <CoarseRow screen={screen} path={path} set={set} />
     </>
   );
 }

@@ -125,13 +125,13 @@ function scatteredWarp({ ruling, angle, place, size, ragged, seed }: Scattered, 
 /** Dot limits under which neighbours never close the gap between them. */
 function keptApart(
   settings: Parameters<typeof spotKey>[0] & { ruling: number; place: number; apart: number },
-  { smallest, largest }: DotLimits,
+  limits: DotLimits,
 ): DotLimits {
   const { ruling, place, apart } = settings;
-  if (apart === 0) return { smallest, largest };
+  if (apart === 0) return limits;
   const gap = (apart / MM_PER_INCH) * ruling + place / 200;
   const most = largestApart(spotKey(settings), spotOf(settings.spot, settings), gap);
-  return { smallest: Math.min(smallest, most), largest: Math.min(largest, most) };
+  return { smallest: Math.min(limits.smallest, most), largest: Math.min(limits.largest, most), open: true };
 }
 
 const isRegular = ({ place, size, ragged }: { place: number; size: number; ragged: number }): boolean =>

@@ -77,6 +77,8 @@ export interface ScreenKind<F extends Fields = Fields> {
   /** Side of its smallest mark in mm, made of whole device pixels; one device pixel when missing. */
   readonly spotSize?: (settings: SettingsOf<F>) => number;
   readonly lattice?: (settings: SettingsOf<F>) => Lattice;
+  /** False where it has no dots, so that there is no smallest or largest of them. */
+  readonly hasDots?: false;
   /** The dot limits it keeps, when it is told these; the same when missing. */
   readonly limits?: (settings: SettingsOf<F>, limits: DotLimits) => DotLimits;
   /** True when it carries something on from row to row, so that a part cannot be made without what lies above it. */

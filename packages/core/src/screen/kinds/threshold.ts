@@ -30,6 +30,7 @@ export const threshold = defineScreen({
       start: 0,
     },
   },
+  hasDots: false,
   words: ({ level }) => `threshold · ${Number(level.toFixed(1))} %`,
   sequential: ({ specks, holes }) => specks > 0 || holes > 0,
   make({ level, specks, holes }, transfer, { resolution }) {

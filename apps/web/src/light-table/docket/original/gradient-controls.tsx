@@ -52,8 +52,8 @@ export function GradientControls({
           />
           <p className="text-soft">
             {gradient.limit < 100
-              ? `100 % prints as ${gradient.limit} %: its dots stay apart.`
-              : '100 % prints solid.'}
+              ? `100 % is made as ${gradient.limit} %.`
+              : '100 % prints solid. For dots that never join set “Keep apart” under Screens.'}
           </p>
         </>
       )}
