@@ -2,6 +2,8 @@ import { levelCount, type Picture } from '@brachytone/core';
 import type { OriginalFacts } from '@brachytone/job';
 import sharp, { type Metadata, type Sharp } from 'sharp';
 import { Problem } from '../http/problem.ts';
+import { profileName } from './profile-name.ts';
+import { greyTable } from './read-profile.ts';
 
 /** Pictures of more pixels than this are refused: their working copy would not fit beside the films. */
 export const MOST_PIXELS = 160e6;
@@ -66,16 +68,30 @@ const isDeep = (meta: Metadata): boolean => meta.depth !== 'uchar' && meta.depth
 async function samples(bytes: Uint8Array, meta: Metadata): Promise<Picture> {
   const image = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' }).rotate();
   const kind = { grey: isGrey(meta), alpha: meta.hasAlpha, deep: isDeep(meta) };
-  if (kind.deep && !kind.grey && meta.icc) {
-    // Samples of 16 bits are brought to sRGB only on their way into a file, so these go by way of one.
-    const converted = await image
-      .withIccProfile('srgb')
-      .toColourspace('rgb16')
-      .png({ compressionLevel: 1 })
-      .toBuffer();
-    return raw(sharp(converted, { limitInputPixels: false, ignoreIcc: true }), kind);
+  if (!kind.deep || !meta.icc) return raw(image, kind);
+  if (kind.grey) {
+    // What reads the file obeys the profiles of colours, and of greys of 8 bits, alone.
+    const [picture, table] = await Promise.all([
+      raw(image, kind),
+      // As elsewhere, a profile that is damaged counts as none.
+      greyTable(meta.icc).catch(() => undefined),
+    ]);
+    return table ? byTable(picture, table) : picture;
   }
-  return raw(image, kind);
+  // Samples of 16 bits are brought to sRGB only on their way into a file, so these go by way of one.
+  const converted = await image
+    .withIccProfile('srgb')
+    .toColourspace('rgb16')
+    .png({ compressionLevel: 1 })
+    .toBuffer();
+  return raw(sharp(converted, { limitInputPixels: false, ignoreIcc: true }), kind);
+}
+
+/** A grey picture whose greys are read through a table; alpha stays. */
+function byTable(picture: Picture, table: Uint16Array): Picture {
+  const { data, channels } = picture;
+  for (let i = 0; i < data.length; i += channels) data[i] = table[data[i]];
+  return picture;
 }
 
 interface Kind {
@@ -97,13 +113,20 @@ async function raw(image: Sharp, { grey, alpha, deep }: Kind): Promise<Picture> 
     ? new Uint16Array(data.buffer, data.byteOffset, data.length / 2)
     : new Uint8Array(data.buffer, data.byteOffset, data.length);
   const { width, height, channels } = info;
-  if (!thin) return { width, height, channels: channels, data: all };
-  const two = deep ? new Uint16Array(width * height * 2) : new Uint8Array(width * height * 2);
+  const picture = { width, height, channels, data: all };
+  return thin ? thinned(picture) : picture;
+}
+
+/** A grey picture, with its alpha, out of one whose colours are all grey. */
+function thinned({ width, height, channels, data }: Picture): Picture {
+  const alpha = channels === 4;
+  const kept = alpha ? 2 : 1;
+  const out = new (data instanceof Uint16Array ? Uint16Array : Uint8Array)(width * height * kept);
   for (let i = 0; i < width * height; i++) {
-    two[2 * i] = all[i * channels];
-    two[2 * i + 1] = all[(i + 1) * channels - 1];
+    out[kept * i] = data[i * channels];
+    if (alpha) out[kept * i + 1] = data[(i + 1) * channels - 1];
   }
-  return { width, height, channels: 2, data: two };
+  return { width, height, channels: kept, data: out };
 }
 
 async function describe(bytes: Uint8Array): Promise<Metadata> {
@@ -125,27 +148,6 @@ function factsOf(meta: Metadata, format: string): OriginalFacts {
     density,
     turned: (meta.orientation ?? 1) > 1,
   };
-}
-
-/** The description in an ICC profile: a `desc` tag of type `desc` or `mluc` (ICC.1:2022, 10.13). */
-export function profileName(icc: Uint8Array): string {
-  const view = new DataView(icc.buffer, icc.byteOffset, icc.byteLength);
-  const text = (from: number, length: number) =>
-    Buffer.from(icc.subarray(from, from + length)).toString('latin1');
-  const count = icc.byteLength > 132 ? view.getUint32(128) : 0;
-  for (let i = 0; i < Math.min(count, 100); i++) {
-    const entry = 132 + i * 12;
-    if (entry + 12 > icc.byteLength || text(entry, 4) !== 'desc') continue;
-    const at = view.getUint32(entry + 4);
-    if (at + 28 > icc.byteLength) break;
-    if (text(at, 4) === 'desc') return text(at + 12, Math.max(0, view.getUint32(at + 8) - 1));
-    const length = view.getUint32(at + 20);
-    const from = at + view.getUint32(at + 24);
-    return Buffer.from(icc.slice(from, from + length))
-      .swap16()
-      .toString('utf16le');
-  }
-  return 'embedded profile';
 }
 
 /** Pixels of the small level: enough for a first look, little enough to be there at once. */

@@ -2,7 +2,7 @@ import { INTENTS, type Intent, type Lab, type SeparationTable, rounded } from '@
 import type { OriginalFacts, ProfileView } from '@brachytone/job';
 import type { Lcms } from 'lcms-wasm';
 import { Problem } from '../http/problem.ts';
-import { profileName } from './read-picture.ts';
+import { profileName } from './profile-name.ts';
 
 /** Bytes of the largest profile that is read. */
 const LARGEST = 20e6;
@@ -17,6 +17,7 @@ const refuse = (detail: string): Problem =>
   new Problem(422, 'Profile not taken', `${detail} Nothing was added.`);
 
 /** Formats of samples and flags, as Little CMS 2 numbers them (lcms2.h). */
+const GREY_16 = 196618;
 const RGB_16 = 262170;
 const CMYK_16 = 393250;
 const CMYK_FLOAT = 4587556;
@@ -128,6 +129,26 @@ export function profileTable(
     );
     lcms.cmsCloseProfile(source);
     return { size: SIZE, inks: 4, data: Uint16Array.from(data) };
+  });
+}
+
+/** sRGB greys for greys of a profile, both of 16 bits; undefined unless it is a profile of greys. */
+export function greyTable(bytes: Uint8Array): Promise<Uint16Array | undefined> {
+  return withProfile(bytes, (lcms, profile) => {
+    if (lcms.cmsGetColorSpaceASCII(profile) !== 'GRAY') return undefined;
+    const greys = Uint16Array.from({ length: 65536 }, (_, i) => i);
+    const source = lcms.cmsCreate_sRGBProfile();
+    const colours = withTransform(
+      lcms,
+      [profile, GREY_16],
+      [source, RGB_16],
+      'relative',
+      NO_SHORT_CUTS,
+      (transform) => lcms.cmsDoTransform(transform, greys, greys.length),
+    );
+    lcms.cmsCloseProfile(source);
+    // All three channels of a grey are alike.
+    return Uint16Array.from(greys, (i) => colours[3 * i + 1]);
   });
 }
 
