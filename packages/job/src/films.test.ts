@@ -26,13 +26,24 @@ it('film files are named in plain letters', () => {
   const named = (name: string, inkName: string) =>
     filmsOf({ ...job, name, recipe: { ...job.recipe, inks: [{ ...ink, name: inkName }] } })[0].file;
   expect(named('Où est la lune? / №5', 'Crème')).toBe('ou-est-la-lune-no5-creme.tif');
-  expect(named('月', '黒')).toBe(`${plate.id}.tif`);
+  expect(named('Straße_Øl & L’Æther', 'Łosoś')).toBe('strasse-ol-and-l-aether-losos.tif');
+  expect(named('月', '黒')).toBe('plate-1.tif');
 });
 
 it('a job has a film for each plate that is printed', () => {
   expect(filmsOf(three())).toEqual([
     { plates: ['plate-1'], ink: 'Tide', file: 'reeds-tide-plate-1.tif' },
     { plates: ['plate-2'], ink: 'Ember', file: 'reeds-ember-plate-2.tif' },
+  ]);
+});
+
+it('names plates by where they stand, as their cards do', () => {
+  const job3 = three();
+  const [tide, ember, peat] = job3.recipe.plates;
+  const moved = { ...job3, recipe: { ...job3.recipe, plates: [peat, ember, tide] } };
+  expect(filmsOf(moved).map(({ file }) => file)).toEqual([
+    'reeds-ember-plate-2.tif',
+    'reeds-tide-plate-3.tif',
   ]);
 });
 

@@ -1,4 +1,5 @@
 import { filmFormat, type FilmFormat } from '@brachytone/core';
+import slugify from 'slugify';
 import type { JobDocument } from './document.ts';
 
 /** A film file that a job asks for. */
@@ -11,14 +12,11 @@ export interface WantedFilm {
   readonly file: string;
 }
 
+/** A name in small Latin letters and digits, as it may stand in the name of a file anywhere. */
 const plain = (text: string): string =>
-  text
-    .normalize('NFKD')
-    .replace(/\p{M}/gu, '')
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 60);
+  slugify(text.normalize('NFKC').replace(/[^\p{L}\p{M}\p{N}%&]+/gu, ' '), { lower: true, strict: true })
+    .slice(0, 60)
+    .replace(/-+$/, '');
 
 /** Whether all plates of a job go into one file. */
 export const isTogether = ({ films }: Pick<JobDocument, 'films'>): boolean =>
@@ -38,9 +36,11 @@ export function filmsOf(document: JobDocument): WantedFilm[] {
     return [{ plates: printed.map(({ id }) => id), ink, file: file(plain(name), plain(ink)) }];
   }
   return printed.map((plate) => {
+    // Its place among all plates, as its card says.
+    const place = `plate-${recipe.plates.indexOf(plate) + 1}`;
     const ink = recipe.inks.find(({ id }) => id === plate.ink)?.name ?? plate.ink;
     const words = [plain(name), plain(ink)].filter(Boolean);
-    const number = recipe.plates.length > 1 || words.length < 2 ? [plate.id] : [];
+    const number = recipe.plates.length > 1 || words.length < 2 ? [place] : [];
     return { plates: [plate.id], ink, file: file(...words, ...number) };
   });
 }

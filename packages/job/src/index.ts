@@ -24,3 +24,4 @@ export * from './typefaces.ts';
 export * from './lettering.ts';
 export * from './films.ts';
 export * from './free-id.ts';
+export * from './text-schema.ts';

@@ -1,10 +1,11 @@
 import { TEXTURES, type Ink, type Stock } from '@brachytone/core';
 import Joi from 'joi';
 import { LIMITS } from './limits.ts';
+import { textLine } from './text-schema.ts';
 
 const between = ({ least, most }: { least: number; most: number }) =>
   Joi.number().min(least).max(most).required();
-const name = Joi.string().trim().min(1).max(120).required();
+const name = textLine(120).min(1).required();
 
 /** A colour as Lab under D50. */
 export const labSchema = Joi.array()

@@ -1,5 +1,7 @@
 /** The ranges the numbers of a job may take, shared by the schema and the interface. */
 export const LIMITS = {
+  /** Letters of a name that comes from a file. */
+  fileName: 120,
   /** Side of a sheet, mm. */
   side: { least: 5, most: 5000 },
   /** Bleed around a sheet, mm. */

@@ -1,5 +1,6 @@
 import { BLENDS, FILM_FORMATS, routeInks, screenKind } from '@brachytone/core';
 import Joi from 'joi';
+import { textLine, textLines } from './text-schema.ts';
 import { VERSION, type JobDocument } from './document.ts';
 import { LIMITS } from './limits.ts';
 import { curveSchema, settingKeys, strokesSchema } from './field-schema.ts';
@@ -16,7 +17,7 @@ const between = ({ least, most }: { least: number; most: number }) =>
 const id = Joi.string()
   .pattern(/^[a-z0-9-]{1,40}$/)
   .required();
-const name = Joi.string().trim().min(1).max(120).required();
+const name = textLine(120).min(1).required();
 const colour = Joi.string()
   .pattern(/^#[0-9a-f]{6}$/)
   .required()
@@ -104,7 +105,7 @@ const edge = Joi.object({
 
 const lettering = Joi.object({
   kind: Joi.valid('lettering').required(),
-  text: Joi.string().min(LIMITS.letters.least).max(LIMITS.letters.most).required(),
+  text: textLines(LIMITS.letters.least, LIMITS.letters.most).required(),
   font: sha256,
   ratio: between(LIMITS.ratio),
   align: Joi.valid('left', 'centre', 'right').required(),

@@ -5,19 +5,20 @@ import type { Preparation } from './preparations.ts';
 import { screenSchema } from './screen-schema.ts';
 import type { ShelfInk } from './shipped-inks.ts';
 import type { NamedScreen } from './shipped-screens.ts';
+import { textLine } from './text-schema.ts';
 import { preparedStepsSchema } from './tone-schema.ts';
 
 /** A preparation to be kept. */
 export const preparationSchema: Joi.ObjectSchema<Preparation> = Joi.object<Preparation>({
-  name: Joi.string().trim().min(1).max(60).required(),
-  says: Joi.string().trim().allow('').max(200).required(),
+  name: textLine(60).min(1).required(),
+  says: textLine(200).allow('').required(),
   steps: preparedStepsSchema,
 });
 
 /** A screen to be kept. */
 export const namedScreenSchema: Joi.ObjectSchema<NamedScreen> = Joi.object<NamedScreen>({
-  name: Joi.string().trim().min(1).max(60).required(),
-  says: Joi.string().trim().allow('').max(200).required(),
+  name: textLine(60).min(1).required(),
+  says: textLine(200).allow('').required(),
   screen: screenSchema,
 });
 

@@ -1,4 +1,4 @@
-import type { HistoryChange } from '@brachytone/job';
+import { nameFromFile, textLine, type HistoryChange } from '@brachytone/job';
 import Joi from 'joi';
 
 /** A job to start: from an original, or from a whole document. */
@@ -12,7 +12,7 @@ export const startBody: Joi.ObjectSchema<StartBody> = Joi.object<StartBody>({
     sha256: Joi.string()
       .pattern(/^[0-9a-f]{64}$/)
       .required(),
-    name: Joi.string().trim().min(1).max(120).truncate().required(),
+    name: Joi.string().custom(nameFromFile).required(),
   }),
   document: Joi.any(),
 }).xor('picture', 'document');
@@ -40,7 +40,7 @@ export const saveBody: Joi.ObjectSchema<SaveBody> = Joi.object<SaveBody>({
   history: Joi.object({
     from: Joi.number().integer().min(0).required(),
     steps: Joi.array()
-      .items(Joi.object({ label: Joi.string().max(120).required(), forward: patches, backward: patches }))
+      .items(Joi.object({ label: textLine(120).required(), forward: patches, backward: patches }))
       .required(),
     position: Joi.number()
       .integer()

@@ -12,7 +12,7 @@ import {
   Res,
 } from '@nestjs/common';
 import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
-import type { PullView } from '@brachytone/job';
+import { textLine, type PullView } from '@brachytone/job';
 import type { Response } from 'express';
 import Joi from 'joi';
 import joiToSwagger from 'joi-to-swagger';
@@ -21,7 +21,7 @@ import { id, proofQuery } from './job-bodies.ts';
 import { ProofsService } from './proofs.service.ts';
 import { PullsService } from './pulls.service.ts';
 
-const pullName = Joi.string().trim().min(1).max(80).required();
+const pullName = textLine(80).min(1).required();
 const keepBody = Joi.object<{ name: string; document: unknown }>({
   name: pullName,
   document: Joi.any().required(),

@@ -16,7 +16,7 @@ export function useStartJob(): { start: (files: readonly File[]) => void; busy: 
     setBusy(file.name);
     try {
       const { sha256 } = await addOriginal(file).unwrap();
-      const job = await startJob({ sha256, name: file.name.trim().slice(0, 120) || 'picture' }).unwrap();
+      const job = await startJob({ sha256, name: file.name || 'picture' }).unwrap();
       void navigate(`/jobs/${job.id}/screens`);
     } catch (error) {
       toast.error(`“${file.name}”: ${sentenceOf(error)}`);

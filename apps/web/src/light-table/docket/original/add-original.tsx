@@ -2,6 +2,7 @@ import type { OriginalRecipe } from '@brachytone/core';
 import {
   freeId,
   addedOriginal,
+  nameFromFile,
   newDrawing,
   newGradient,
   newLettering,
@@ -38,7 +39,7 @@ export function AddOriginal() {
     setBusy(file.name);
     try {
       const { sha256, width, height, kind } = await addOriginal(file).unwrap();
-      const name = file.name.trim().slice(0, 120) || 'picture';
+      const name = nameFromFile(file.name);
       if (kind === 'font') {
         await addLettering(sha256);
         return;
