@@ -1,5 +1,7 @@
+import { inkOf } from '../ink/ink-of.ts';
+import type { Ink } from '../ink/ink.ts';
 import { escaped } from '../vector/escaped.ts';
-import { perMmOf, plateGroup, type VectorManner } from '../vector/plate-group.ts';
+import { idOf, perMmOf, plateGroup, type VectorManner } from '../vector/plate-group.ts';
 import { unitsOf } from '../vector/units.ts';
 import type { Scene } from '../recipe/scene.ts';
 import { filmLayout, type FilmLayout } from './film-layout.ts';
@@ -30,15 +32,43 @@ export function platesSvg(
   const rounded = (value: number) => Number(value.toFixed(4));
   const [width, height] = [rounded(mm.width), rounded(mm.height)];
   const box = `${Math.round(width * units.perMm)} ${Math.round(height * units.perMm)}`;
-  const groups = plates.map((plate) => plateGroup(scene, plate, units, smooth));
-  const drawn = groups.map((group) => group.text).join('');
+  const inks = plates.map((plate) => inkOf(recipe.inks, recipe.plates[plate].ink));
+  const ids = inks.map((ink, i) => {
+    const alike = inks.slice(0, i).filter(({ name }) => name === ink.name).length;
+    return alike === 0 ? idOf(ink) : `${idOf(ink)}-${alike + 1}`;
+  });
+  const groups = plates.map((plate, i) => plateGroup(scene, plate, units, smooth, ids[i]));
+  const drawn =
+    plates.length === 1
+      ? groups[0].text
+      : `<g style="isolation:isolate">${groups.map(({ text }, i) => overOthers(text, ids[i], inks[i])).join('')}</g>`;
+  const said = plates.length === 1 ? '' : `<desc>${escaped(printingOrder(inks))}</desc>`;
   const moved = [place.x, place.y].map((pixels) => (pixels * units.frame.resolution) / resolution);
   const body =
     place.x === 0 && place.y === 0 ? drawn : `<g transform="translate(${moved.join(' ')})">${drawn}</g>`;
   const text =
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${box}">` +
-    `<title>${escaped(title)}</title>${body}</svg>\n`;
+    `<title>${escaped(title)}</title>${said}${body}</svg>\n`;
   return { text, manner: groups[0].manner, inked: groups[0].inked };
+}
+
+/**
+ * A plate over those printed before it, as its ink lies on theirs: a transparent ink multiplies, one that covers hides them, one between does
+ * both in turn.
+ */
+function overOthers(group: string, id: string, { opacity }: Ink): string {
+  if (opacity >= 1) return group;
+  const multiplied = `<g style="mix-blend-mode:multiply">${group}</g>`;
+  return opacity <= 0
+    ? multiplied
+    : `${multiplied}<use href="#${id}" opacity="${Number(opacity.toFixed(3))}"/>`;
+}
+
+/** What a file of several inks says of them. */
+function printingOrder(inks: readonly Ink[]): string {
+  const manner = ({ opacity }: Ink) =>
+    opacity <= 0 ? 'multiplies' : opacity >= 1 ? 'covers' : `covers ${Math.round(opacity * 100)} %`;
+  return `Inks in the order they are printed, each over those before it: ${inks.map((ink) => `${ink.name} (${manner(ink)})`).join(', ')}.`;
 }
 
 /** One plate as SVG. */

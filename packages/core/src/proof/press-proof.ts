@@ -1,6 +1,6 @@
 import { inkOf } from '../ink/ink-of.ts';
 import { encode8 } from '../colour/srgb.ts';
-import { fountainInks } from '../ink/fountain.ts';
+import { fountainInks, fountainLine } from '../ink/fountain.ts';
 import { overprintLight, overprints } from '../ink/overprint.ts';
 import type { Texture } from '../ink/ink.ts';
 import { textureAt } from '../ink/texture.ts';
@@ -302,8 +302,8 @@ function colouringOf(
 const ZONES = 96;
 
 function zoneOf(angle: number, { x, y }: { x: number; y: number }, sheet: Recipe['sheet']): number {
-  const [cos, sin] = [Math.cos((angle * Math.PI) / 180), Math.sin((angle * Math.PI) / 180)];
-  const reach = Math.abs(sheet.width * cos) + Math.abs(sheet.height * sin);
-  const along = ((x - sheet.width / 2) * cos - (y - sheet.height / 2) * sin) / reach + 0.5;
+  const { from, to } = fountainLine(angle, sheet);
+  const [runX, runY] = [to.x - from.x, to.y - from.y];
+  const along = ((x - from.x) * runX + (y - from.y) * runY) / (runX * runX + runY * runY);
   return Math.round(Math.min(1, Math.max(0, along)) * ZONES);
 }

@@ -1,5 +1,6 @@
 import { inkOf } from '../ink/ink-of.ts';
-import { labToHex } from '../colour/lab.ts';
+import type { Ink } from '../ink/ink.ts';
+import { inkPaint } from './ink-paint.ts';
 import { plateBits, toneBits } from '../plate/evaluate.ts';
 import { filmFrame, frameOf } from '../recipe/frame.ts';
 import { plateArt } from '../plate/plate-art.ts';
@@ -57,8 +58,15 @@ export const perMmOf = ({ plates }: Recipe, wanted: readonly number[]): number =
  * its own curves.
  *
  * @param smooth how far outlines of pixels may stray from them, in film pixels
+ * @param id     of the group
  */
-export function plateGroup(scene: Scene, plate: number, units: Units, smooth: number): PlateGroup {
+export function plateGroup(
+  scene: Scene,
+  plate: number,
+  units: Units,
+  smooth: number,
+  id = idOf(inkOf(scene.recipe.inks, scene.recipe.plates[plate].ink)),
+): PlateGroup {
   const { recipe } = scene;
   const ink = inkOf(recipe.inks, recipe.plates[plate].ink);
   const edges = hardEdges(scene, plate, units);
@@ -74,9 +82,12 @@ export function plateGroup(scene: Scene, plate: number, units: Units, smooth: nu
     ({ data }) => data !== '',
   );
   const drawn = paths.map(({ rule, data }) => `<path fill-rule="${rule}" d="${data.replace(/^m/, 'M')}"/>`);
-  const name = escaped(ink.name.replace(/\s+/g, '-'));
-  return { text: `<g id="${name}" fill="${labToHex(ink.lab)}">${drawn.join('')}</g>`, manner, inked };
+  const { fill, before } = inkPaint(ink, recipe.sheet, units, `${id}-blend`);
+  return { text: `${before}<g id="${id}" fill="${fill}">${drawn.join('')}</g>`, manner, inked };
 }
+
+/** An ink's name as the id of its group. */
+export const idOf = ({ name }: Pick<Ink, 'name'>): string => escaped(name.replace(/\s+/g, '-'));
 
 /** Outlines of the film's pixels: of all of them, or where line work is geometry of the screened ones alone. */
 function drawOutlines(
