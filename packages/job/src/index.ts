@@ -25,3 +25,4 @@ export * from './lettering.ts';
 export * from './films.ts';
 export * from './free-id.ts';
 export * from './text-schema.ts';
+export * from './ink-names.ts';
