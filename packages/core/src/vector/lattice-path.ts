@@ -106,12 +106,27 @@ export function latticePath(
   const [left, right] = range(corners.map(({ u }) => u));
   const [top, foot] = range(corners.map(({ v }) => v));
   const reach = side * 0.75;
+  /** True for pieces that all lie beyond one side of the film; arcs bulge beyond their ends by less than half their radius. */
+  const isBeyond = (pieces: readonly Piece[], i: number, j: number): boolean => {
+    const box = { left: Infinity, top: Infinity, right: -Infinity, foot: -Infinity };
+    for (const { x0, y0, rx, ry } of pieces) {
+      const [x, y] = place(i + 0.5 + x0, j + 0.5 + y0);
+      const bulge = (side * Math.max(rx, ry)) / 2;
+      box.left = Math.min(box.left, x - bulge);
+      box.right = Math.max(box.right, x + bulge);
+      box.top = Math.min(box.top, y - bulge);
+      box.foot = Math.max(box.foot, y + bulge);
+    }
+    return box.right < 0 || box.foot < 0 || box.left > film.width || box.top > film.height;
+  };
   for (let j = top; j < foot; j++) {
     for (let i = left; i < right; i++) {
       const [x, y] = place(i + 0.5, j + 0.5);
       if (x < -reach || y < -reach || x > film.width + reach || y > film.height + reach) continue;
       const pieces = outline(toneAt(x, y));
       if (pieces.length === 0) continue;
+      // A dot all of which lies beyond the film is in no print.
+      if (isBeyond(pieces, i, j)) continue;
       if (pieces.some(touchesSide)) joined.add(i, j, pieces);
       else for (const loop of loopsOf(pieces)) draw(i, j, loop);
     }

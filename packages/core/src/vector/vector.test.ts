@@ -87,6 +87,21 @@ describe('files', () => {
     expect(areas.length).toBeGreaterThan(200);
     expect(areas.filter((area) => Math.abs(area) < cell * 0.9e-4)).toHaveLength(0);
   });
+  it('dots that lie wholly beyond the sheet are not there', () => {
+    const scene = sceneOf(ramp, sheet, newScreen('dots', { spot: 'motif', ruling: 12, apart: 0.1 }));
+    const { text } = plateSvg(scene, 0, 'test', 0);
+    const [, width, height] = /viewBox="0 0 (\d+) (\d+)"/.exec(text)!.map(Number);
+    const loops = loopsOf(/ d="([^"]*)"/.exec(text)![1]);
+    expect(loops.length).toBeGreaterThan(50);
+    const beyond = loops.filter(
+      (points) =>
+        points.every(([x]) => x < 0) ||
+        points.every(([x]) => x > width) ||
+        points.every(([, y]) => y < 0) ||
+        points.every(([, y]) => y > height),
+    );
+    expect(beyond).toHaveLength(0);
+  });
   it('round dots that stand apart are circles of their very area, one after another, with nothing in between', () => {
     const scene = sceneOf(
       greyPicture(8, 8, () => 255 - 51),
@@ -332,23 +347,34 @@ describe('hard edges', () => {
 });
 
 /** Areas that the outlines of a path of straight pieces enclose, in its own units. */
-function loopAreas(d: string): number[] {
+const loopAreas = (d: string): number[] =>
+  loopsOf(d).map((points) => {
+    let sum = 0;
+    points.forEach(([x, y], i) => {
+      const [nextX, nextY] = points[(i + 1) % points.length];
+      sum += x * nextY - nextX * y;
+    });
+    return sum / 2;
+  });
+
+/** Points of the outlines of a path of straight pieces. */
+function loopsOf(d: string): [number, number][][] {
   let [x, y] = [0, 0];
   return [...d.matchAll(/[Mm](-?\d+) ?(-?\d+)([^Mm]*)z/g)].map(([, dx, dy, rest]) => {
     [x, y] = [x + Number(dx), y + Number(dy)];
     const [startX, startY] = [x, y];
-    let sum = 0;
+    const points: [number, number][] = [[x, y]];
     const to = (nextX: number, nextY: number) => {
-      sum += x * nextY - nextX * y;
       [x, y] = [nextX, nextY];
+      points.push([x, y]);
     };
     for (const [, command, numbers] of rest.matchAll(/([lhv])([^lhv]*)/g)) {
       const list = numbers.match(/-?\d+/g)!.map(Number);
       if (command === 'h') to(x + list[0], y);
       else if (command === 'v') to(x, y + list[0]);
-      else for (let i = 0; i < list.length; i += 2) to(x + list[i], y + list[i + 1]);
+      else for (let k = 0; k < list.length; k += 2) to(x + list[k], y + list[k + 1]);
     }
-    to(startX, startY);
-    return sum / 2;
+    [x, y] = [startX, startY];
+    return points;
   });
 }
