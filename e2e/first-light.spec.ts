@@ -309,6 +309,30 @@ test('a run shows how far it is and can be cancelled', async ({ page }) => {
   await expect(page.getByRole('article').first()).toContainText('cancelled');
 });
 
+test('print size goes by the pixels of the screen, once somebody has measured them', async ({ page }) => {
+  await startJob(page, 'size.png');
+  await exact(page);
+  const percent = async () => parseFloat((await page.getByLabel('Zoom').textContent())!);
+  const fitted = await percent();
+  await page.keyboard.press('r');
+  const size = page.getByRole('button', { name: 'Size of the screen’s pixels' });
+  await expect(size).toHaveText('screen not measured');
+  await size.click();
+  const pixels = page.getByRole('textbox', { name: 'Pixels, number' });
+  await pixels.fill('72');
+  await pixels.press('Enter');
+  await page.keyboard.press('Escape');
+  await expect(size).toHaveText('72 ppi');
+  // Print size is smaller on so coarse a screen, so the fitted sheet is more of it.
+  await page.keyboard.press('f');
+  await expect(size).toBeHidden();
+  expect(Math.abs((await percent()) - (fitted * 96) / 72)).toBeLessThan(1.5);
+  await page.reload();
+  await exact(page);
+  await page.keyboard.press('r');
+  await expect(size).toHaveText('72 ppi');
+});
+
 test('crop, views, loupe and keys', async ({ page }) => {
   await startJob(page, 'views.png');
   await exact(page);

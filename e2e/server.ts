@@ -40,7 +40,8 @@ export class Server {
   async kill(): Promise<void> {
     const { child } = this;
     this.child = undefined;
-    if (!child) return;
+    // One that ended by itself has said so already.
+    if (!child || child.exitCode !== null) return;
     const gone = new Promise((resolve) => child.on('exit', resolve));
     child.kill('SIGKILL');
     await gone;

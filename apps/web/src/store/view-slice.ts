@@ -1,3 +1,4 @@
+import { keptPpi } from './screen-size.ts';
 import type { Strip } from './strip.ts';
 import { PLAIN_LOOK, type ProofLook } from '@brachytone/core';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
@@ -44,6 +45,8 @@ export interface ViewState {
   readonly loupe: { readonly open: boolean; readonly pinned: boolean; readonly power: number };
   /** Brightness of the bench, 0 dark – 1 light. */
   readonly bench: number;
+  /** CSS pixels of an inch of this screen; null while nobody has measured it. */
+  readonly screenPpi: number | null;
 }
 
 const initialState: ViewState = {
@@ -64,6 +67,7 @@ const initialState: ViewState = {
   strip: null,
   loupe: { open: false, pinned: false, power: 8 },
   bench: 0.72,
+  screenPpi: keptPpi(),
 };
 
 /** Powers of the loupe: times print size. */
@@ -133,13 +137,15 @@ const slice = createSlice({
     }),
     pullsShown: (state, { payload }: PayloadAction<boolean>) => ({ ...state, pulls: payload }),
     benchLit: (state, { payload }: PayloadAction<number>) => ({ ...state, bench: payload }),
-    viewReset: (state) => ({ ...initialState, bench: state.bench }),
+    screenMeasured: (state, { payload }: PayloadAction<number | null>) => ({ ...state, screenPpi: payload }),
+    viewReset: ({ bench, screenPpi }) => ({ ...initialState, bench, screenPpi }),
   },
 });
 
 export const viewReducer = slice.reducer;
 export const {
   pickOriginal,
+  screenMeasured,
   openStep,
   brushSet,
   takeTool,

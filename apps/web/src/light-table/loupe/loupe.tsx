@@ -3,6 +3,7 @@ import { useMemo, useRef } from 'react';
 import type { ViewRequest } from '../../engine/drafts.ts';
 import { useDrawing } from '../../engine/use-drawing.ts';
 import type { Arrival } from '../../engine/use-pictures.ts';
+import { ASSUMED_PPI } from '../../store/screen-size.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';
 import { usePointer } from '../rack/pointer.ts';
@@ -31,7 +32,7 @@ export function Loupe({ arrival, version }: { arrival: Arrival; version: number 
   const frame = useMemo(() => filmFrame(recipe), [recipe]);
   const pixels = Math.round(GLASS * ratio);
   // Device pixels of the screen for one of the film; whole numbers once it is enlarged, so that every bit is as large.
-  const asked = ((96 * ratio) / frame.resolution) * view.loupe.power;
+  const asked = (((view.screenPpi ?? ASSUMED_PPI) * ratio) / frame.resolution) * view.loupe.power;
   const enlargement = asked > 1 ? Math.max(1, Math.round(asked)) : asked;
   const across = pixels / enlargement;
   const centre = pointer && {

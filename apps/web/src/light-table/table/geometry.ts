@@ -1,11 +1,12 @@
 import { MM_PER_INCH, type Frame, type View } from '@brachytone/core';
+import { ASSUMED_PPI } from '../../store/screen-size.ts';
 import type { ViewState } from '../../store/view-slice.ts';
 
 /** Room around the sheet when it is fitted, in CSS pixels: for the bars above and below, and the measures. */
 const MARGIN = { x: 56, top: 62, bottom: 54 };
 
-/** CSS pixels of a millimetre at print size: CSS defines 96 to the inch. */
-const PRINT = 96 / MM_PER_INCH;
+/** CSS pixels of a millimetre at print size. */
+const printScale = (screenPpi: number | null): number => (screenPpi ?? ASSUMED_PPI) / MM_PER_INCH;
 
 /** Where a sheet lies on the table. Screen lengths are in device pixels. */
 export interface Lie {
@@ -28,7 +29,7 @@ export interface Lie {
 
 /** Lays a sheet (mm) with its film grid on a table of the given size in device pixels. */
 export function layOut(
-  view: Pick<ViewState, 'zoom' | 'centre'>,
+  view: Pick<ViewState, 'zoom' | 'centre' | 'screenPpi'>,
   sheet: { width: number; height: number },
   frame: Frame,
   table: { width: number; height: number },
@@ -42,7 +43,7 @@ export function layOut(
     view.zoom === 'fit'
       ? Math.max(fit, 0.01)
       : view.zoom === 'print'
-        ? PRINT * ratio
+        ? printScale(view.screenPpi) * ratio
         : view.zoom === 'dots'
           ? frame.resolution / MM_PER_INCH
           : view.zoom * ratio;
@@ -96,8 +97,8 @@ export function visiblePart(
 }
 
 /** The scale's name as a percentage of print size. */
-export const zoomWords = (lie: Lie, ratio: number): string =>
-  `${Math.round((lie.scale / ratio / PRINT) * 100)} %`;
+export const zoomWords = (lie: Lie, ratio: number, screenPpi: number | null): string =>
+  `${Math.round((lie.scale / ratio / printScale(screenPpi)) * 100)} %`;
 
 /** Zoom and centre after the scale changes by a factor around a point of the table (device pixels). */
 export function zoomAround(

@@ -13,6 +13,7 @@ import {
   type TableView,
 } from '../../store/view-slice.ts';
 import { LookMenu } from './look-menu.tsx';
+import { ScreenSize } from './screen-size.tsx';
 import { zoomWords, type Lie } from './geometry.ts';
 
 const VIEWS: readonly { value: TableView; label: string; title: string }[] = [
@@ -36,7 +37,7 @@ export function TableBars({
   arrival: Arrival;
 }) {
   const dispatch = useAppDispatch();
-  const { table, zoom, loupe, bench, pulls } = useAppSelector((state) => state.view);
+  const { table, zoom, loupe, bench, pulls, screenPpi } = useAppSelector((state) => state.view);
   const stop = (event: { stopPropagation: () => void }) => event.stopPropagation();
   const zoomButton = (name: 'fit' | 'print' | 'dots', words: string, key: string) => (
     <button
@@ -93,10 +94,11 @@ export function TableBars({
       >
         {zoomButton('fit', 'Fit', 'F')}
         {zoomButton('print', 'Print size', 'R')}
+        {zoom === 'print' && <ScreenSize />}
         {zoomButton('dots', 'Every dot', 'D')}
         {table === 'proof' && <LookMenu />}
         <span className="figures ml-1 rounded-sm bg-raised/80 px-1.5 py-0.5 text-soft" aria-label="Zoom">
-          {zoomWords(lie, ratio)}
+          {zoomWords(lie, ratio, screenPpi)}
         </span>
       </div>
       <div className="absolute right-3.5 bottom-3 flex items-center gap-2" onPointerDown={stop}>
