@@ -60,7 +60,7 @@ export const BLOCKS = {
   lightBytes: 4 * (COUNTED_PIXELS + 16),
 };
 /** Most numbers of a row of light that is passed through a low-pass at once, rows and columns that it weighs, and screen pixels that it makes. */
-export const LOW_PASS = { numbers: 1 << 17, taps: 64, pixels: 1 << 13 };
+export const LOW_PASS = { numbers: 1 << 16, taps: 128, pixels: 1 << 12 };
 /** Rows of light with the addresses and weights of those that are weighed, their two sums, and weights of columns with where they begin. */
 export const LIGHT = {
   rows: area(LOW_PASS.taps * (4 * LOW_PASS.numbers + 64)),

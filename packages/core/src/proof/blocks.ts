@@ -112,9 +112,9 @@ export function blocksOf(view: View, waves: readonly Wave[] | undefined): Blocks
 function* widths(pixel: number, least: number): Generator<readonly [shift: number, across: number]> {
   const widest = pixel / least;
   if (widest >= 2 ** (MOST_SHIFT + 1)) {
-    const narrowest = Math.max(1, Math.ceil(pixel / MOST / 2 ** MOST_SHIFT));
-    for (let across = Math.floor(widest / 2 ** MOST_SHIFT); across >= narrowest; across--)
-      yield [MOST_SHIFT, across];
+    const most = Math.floor(widest / 2 ** MOST_SHIFT);
+    const narrowest = Math.min(most, Math.ceil(pixel / MOST / 2 ** MOST_SHIFT));
+    for (let across = most; across >= narrowest; across--) yield [MOST_SHIFT, across];
     return;
   }
   const most = Math.min(MOST_SHIFT, Math.max(0, Math.floor(Math.log2(widest))));

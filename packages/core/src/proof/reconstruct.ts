@@ -2,7 +2,7 @@ import { kernels, LIGHT, lightAt, LOW_PASS, wholesAt } from '../kernel/memory.ts
 import { cache } from '../base/cache.ts';
 import type { Blocks } from './blocks.ts';
 import type { Columns, LightRows } from './light-rows.ts';
-import { lowPassTaps, meanTaps, RADIUS } from './low-pass.ts';
+import { lowPassTaps, meanTaps, RADIUS, type Taps } from './low-pass.ts';
 import type { View, ViewRows } from './plates-view.ts';
 
 /** Blocks that the rows of a view are made from: rows `first` to `end`. */
@@ -72,26 +72,36 @@ export function lowPassed(
   channels: number,
 ): Float32Array[] {
   const across = columnWeights(view, blocks, columns.first);
+  const downs = Array.from({ length: shown.count }, (_, y) =>
+    tapsOf(blocks.plain)(
+      middle(view.y, view.height, view.rows, shown.first + y) / blocks.height,
+      blocks.perRow,
+    ),
+  );
   const planes = Array.from({ length: channels }, () => new Float32Array(view.columns * shown.count));
   planes.forEach((plane, channel) => {
     for (let from = 0; from < view.columns; from += LOW_PASS.pixels) {
       const count = Math.min(LOW_PASS.pixels, view.columns - from);
-      passColumns(rows, view, shown, blocks, channel, across, { first: from, count }, plane);
+      passColumns(rows, channel, downs, across, { first: from, count }, plane, view.columns);
     }
   });
   return planes;
 }
 
-/** Makes some columns of a plane. */
+/**
+ * Makes some columns of a plane.
+ *
+ * @param downs weights of the rows of blocks, for each row of the plane
+ * @param width of the plane
+ */
 function passColumns(
   rows: LightRows,
-  view: View,
-  shown: ViewRows,
-  blocks: Blocks,
   channel: number,
+  downs: readonly Taps[],
   { starts, weights, taps }: ColumnWeights,
   columns: Columns,
   out: Float32Array,
+  width: number,
 ): void {
   const { first, count } = columns;
   const start = starts[first];
@@ -103,11 +113,7 @@ function passColumns(
   const [a, b] = LIGHT.sums;
   // Row y lies at y modulo the number of rows that there is room for.
   const held = new Map<number, number>();
-  for (let y = 0; y < shown.count; y++) {
-    const down = tapsOf(blocks.plain)(
-      middle(view.y, view.height, view.rows, shown.first + y) / blocks.height,
-      blocks.perRow,
-    );
+  downs.forEach((down, y) => {
     const addresses = wholesAt(LIGHT.addresses, down.a.length);
     const two = lightAt(LIGHT.weights, 2 * down.a.length);
     down.a.forEach((weight, k) => {
@@ -124,6 +130,6 @@ function passColumns(
     });
     kernels.weighRows(LIGHT.addresses, LIGHT.weights, down.a.length, a, b, numbers);
     kernels.weighColumns(a, b, LIGHT.starts, LIGHT.columnWeights, taps, LIGHT.out, count);
-    out.set(lightAt(LIGHT.out, count), y * view.columns + first);
-  }
+    out.set(lightAt(LIGHT.out, count), y * width + first);
+  });
 }

@@ -6,7 +6,8 @@ import { plainPlate } from '../recipe/plain-plate.ts';
 import { plateBits } from '../plate/evaluate.ts';
 import type { Scene } from '../recipe/scene.ts';
 import { blocksOf, wavesOf, type Blocks } from './blocks.ts';
-import { lowPassTaps, meanTaps } from './low-pass.ts';
+import { LOW_PASS } from '../kernel/memory.ts';
+import { lowPassTaps, meanTaps, RADIUS } from './low-pass.ts';
 import type { View } from './plates-view.ts';
 import { seenLight } from './seen-light.ts';
 
@@ -136,4 +137,19 @@ describe.each([1, 2, 3, 4, 5, 6])('light of %d plates', (inks) => {
       expect(inked[plate]).toBeCloseTo(sum / (bits.width * bits.height), 2);
     });
   });
+});
+
+it('the weights of any zoom find room before the kernels', () => {
+  const straight = ramp(1);
+  const waves = wavesOf({ scene: straight, frame: filmFrame(straight.recipe), plates: [0] });
+  for (let pixel = 1.01; pixel < 600; pixel *= 1.013) {
+    for (const known of [waves, undefined]) {
+      const view = { x: 0.3, y: 0.7, width: 40 * pixel, height: 40 * pixel, columns: 40, rows: 40 };
+      const { perColumn, perRow } = blocksOf(view, known);
+      for (const per of [perColumn, perRow]) {
+        expect((lowPassTaps(100.3, per).a.length + 3) & ~3).toBeLessThanOrEqual(LOW_PASS.taps);
+        expect(per * (LOW_PASS.pixels + 2 * RADIUS) + 8).toBeLessThanOrEqual(LOW_PASS.numbers);
+      }
+    }
+  }
 });

@@ -62,7 +62,14 @@ function wholeLight(request: PlatesView, colours: readonly SetColours[], margin:
 }
 
 /** Rows of blocks made last: parts of a view reach into one another, and what the last one has of the next is not made again. */
-let last: { readonly key: string; readonly rows: LightRows } | undefined;
+let last: { readonly key: string; readonly made: Made } | undefined;
+
+interface Made {
+  readonly blocks: Blocks;
+  readonly columns: Columns;
+  readonly counted: Columns;
+  readonly rows: LightRows;
+}
 
 function blockLight(
   request: PlatesView,
@@ -71,9 +78,6 @@ function blockLight(
   channels: number,
 ): SeenLight {
   const { scene, frame, view, plates } = request;
-  const blocks = blocksOf(view, wavesOf(request));
-  const columns = columnsBehind(view, blocks);
-  const counted = innerColumns(view, blocks, margin);
   const known = colours.map((one) => (typeof one === 'function' ? 'by place' : one.join()));
   const key = JSON.stringify([
     scene.recipe,
@@ -85,15 +89,22 @@ function blockLight(
     channels,
     known,
   ]);
-  const rows =
-    last?.key === key ? last.rows : new LightRows(request, blocks, columns, colours, counted, channels);
+  const begin = (): Made => {
+    const blocks = blocksOf(view, wavesOf(request));
+    const columns = columnsBehind(view, blocks);
+    const counted = innerColumns(view, blocks, margin);
+    const rows = new LightRows(request, blocks, columns, colours, counted, channels);
+    return { blocks, columns, counted, rows };
+  };
+  const made = last?.key === key ? last.made : begin();
+  const { blocks, columns, counted, rows } = made;
   // Should anything fail from here on, nothing is left half made.
   last = undefined;
   const { first, end } = rowsBehind(view, request.rows, blocks);
   rows.have(first, end);
   const all = lowPassed(rows, view, request.rows, blocks, columns, colours.length * channels);
   const inked = inkedShares(rows, request, blocks, counted, margin);
-  last = { key, rows };
+  last = { key, made };
   return { planes: colours.map((_, k) => all.slice(channels * k, channels * (k + 1))), inked };
 }
 
