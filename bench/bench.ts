@@ -268,7 +268,7 @@ if ('WebAssembly' in globalThis) {
     recipe: { ...a3, plates: [{ ...a3.plates[0], screen: newScreen('dots', { ruling: 23, angle: 22.5 }) }] },
   };
   let svgBytes = 0;
-  const geometry = measure(3, () => (svgBytes = plateSvg(dotScene, 0, 'Bench', 0).text.length));
+  const geometry = measure(3, () => (svgBytes = plateSvg(dotScene, 0, 'Bench', { smooth: 0, outlines: 'pure' }).text.length));
   rows.push({
     work: `geometry of 102 000 dots, ${(svgBytes / 1e6).toFixed(1)} MB`,
     amount: '102 000',

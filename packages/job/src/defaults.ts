@@ -214,6 +214,14 @@ export function newJob(picture: PictureFacts, kind: 'picture' | 'drawing' = 'pic
       overprints: [],
       plates: [plainPlate('plate-1', 'ink-1', DEFAULT_SCREEN)],
     },
-    films: { format: 'tiff-group4', together: false, mirrored: false, negative: false, smooth: 0 },
+    films: {
+      format: 'tiff-group4',
+      together: false,
+      mirrored: false,
+      negative: false,
+      smooth: 0,
+      outlines: 'pure',
+    },
+    notices: [],
   };
 }

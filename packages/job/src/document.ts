@@ -6,9 +6,10 @@ import {
   type OriginalRecipe,
   type Recipe,
 } from '@brachytone/core';
+import type { NoticeId } from './notices.ts';
 
 /** The version this program writes. */
-export const VERSION = 6;
+export const VERSION = 7;
 
 /** How films are made. */
 export interface FilmSettings extends FilmOptions {
@@ -23,6 +24,8 @@ export interface JobDocument {
   readonly name: string;
   readonly recipe: Recipe;
   readonly films: FilmSettings;
+  /** What a newer program changed in the look of this job, until someone has read it. */
+  readonly notices: readonly NoticeId[];
 }
 
 /** What a file brought in is. */

@@ -1,4 +1,5 @@
 export * from './document.ts';
+export * from './notices.ts';
 export * from './limits.ts';
 export * from './schema.ts';
 export * from './field-schema.ts';

@@ -290,9 +290,29 @@ describe('reading documents', () => {
       { from: 3, migrate: (document: Record<string, unknown>) => document },
       { from: 4, migrate: (document: Record<string, unknown>) => document },
       { from: 5, migrate: (document: Record<string, unknown>) => document },
+      { from: 6, migrate: (document: Record<string, unknown>) => document },
     ];
     expect(readDocument(older, migrations)).toEqual(good);
     expect(() => readDocument({ ...older, version: -2 }, migrations)).toThrow('version -2 cannot be read');
+  });
+});
+
+describe('version 6', () => {
+  const { notices: _, films, ...rest } = good;
+  const { outlines: _outlines, ...filmsBefore } = films;
+  const withLargest = (largest: number) => ({
+    ...rest,
+    version: 6,
+    films: filmsBefore,
+    recipe: {
+      ...rest.recipe,
+      plates: rest.recipe.plates.map((plate) => ({ ...plate, screen: { ...plate.screen, largest } })),
+    },
+  });
+  it('says once that blacks are solid now where they were not', () => {
+    expect(readDocument(withLargest(97)).notices).toEqual(['solids']);
+    expect(readDocument(withLargest(100)).notices).toEqual([]);
+    expect(readDocument(withLargest(97)).films.outlines).toBe('pure');
   });
 });
 

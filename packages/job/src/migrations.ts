@@ -1,4 +1,4 @@
-import { hexToLab } from '@brachytone/core';
+import { hexToLab, screenKind } from '@brachytone/core';
 import type { Migration } from './migrate.ts';
 
 type Any = Record<string, never>;
@@ -201,6 +201,24 @@ export const MIGRATIONS: readonly Migration[] = [
           stock: { ...stock, yuleNielsen },
           plates: recipe.plates.map(({ spread: edgeSpread, ...plate }) => ({ ...plate, edgeSpread })),
         },
+      };
+    },
+  },
+  {
+    // Up to version 6 all above the largest dot was made as it; the dots of vector files had one manner.
+    from: 6,
+    migrate(document) {
+      const { films, recipe } = document as {
+        films: object;
+        recipe: { plates: { screen: { kind: string; largest: number } }[] };
+      };
+      const hadPinholes = recipe.plates.some(
+        ({ screen }) => screen.largest < 100 && screenKind(screen.kind).hasDots !== false,
+      );
+      return {
+        ...document,
+        films: { ...films, outlines: 'pure' },
+        notices: hadPinholes ? ['solids'] : [],
       };
     },
   },

@@ -2,6 +2,7 @@ import { BLENDS, FILM_FORMATS, routeInks, screenKind } from '@brachytone/core';
 import Joi from 'joi';
 import { textLine, textLines } from './text-schema.ts';
 import { VERSION, type JobDocument } from './document.ts';
+import { NOTICES } from './notices.ts';
 import { LIMITS } from './limits.ts';
 import { curveSchema, settingKeys, strokesSchema } from './field-schema.ts';
 import { inkSchema, labSchema, stockSchema } from './ink-schema.ts';
@@ -256,5 +257,10 @@ export const jobSchema: Joi.ObjectSchema<JobDocument> = Joi.object<JobDocument>(
     mirrored: Joi.boolean().required(),
     negative: Joi.boolean().required(),
     smooth: between(LIMITS.strays),
+    outlines: Joi.valid('pure', 'film').required(),
   }).required(),
+  notices: Joi.array()
+    .items(Joi.valid(...NOTICES.map(({ id }) => id)))
+    .unique()
+    .required(),
 });

@@ -11,6 +11,7 @@ import { Docket } from './docket/docket.tsx';
 import { Header } from './header.tsx';
 import { KeyHelp } from './key-help.tsx';
 import { Rack } from './rack/rack.tsx';
+import { JobNotices } from './job-notices.tsx';
 import { SaveNotice } from './save-notice.tsx';
 import { Table } from './table/table.tsx';
 import { useKeys } from './use-keys.ts';
@@ -67,7 +68,12 @@ function OpenTable() {
           aria-label="Docket"
           className="w-[308px] shrink-0 overflow-x-hidden overflow-y-auto border-r border-edge bg-card"
         >
-          {laidOut && <Docket />}
+          {laidOut && (
+            <>
+              <JobNotices />
+              <Docket />
+            </>
+          )}
         </aside>
         <Table />
       </div>

@@ -5,6 +5,8 @@ import { filmLayout, type FilmLayout } from './film-layout.ts';
 import { filmBits } from './make-film.ts';
 import { platesSvg } from './svg.ts';
 
+const PURE = { smooth: 0, outlines: 'pure' } as const;
+
 const plain = sceneOf(
   greyPicture(40, 30, (x, y) => 6 * ((x + y) % 40)),
   { width: 20, height: 15, resolution: 254 },
@@ -51,11 +53,11 @@ describe('a film with room around the plate', () => {
   });
 
   it('has its geometry there too', () => {
-    const { text } = platesSvg(scene, [0], 'reeds', 0, layout);
+    const { text } = platesSvg(scene, [0], 'reeds', PURE, layout);
     expect(text).toContain('width="29.3mm" height="23mm"');
     // 1.3 mm and 1 mm, in thousandths.
     expect(text).toContain('<g transform="translate(1300 1000)">');
-    const alone = platesSvg(scene, [0], 'reeds', 0).text;
+    const alone = platesSvg(scene, [0], 'reeds', PURE).text;
     const body = (svg: string) => svg.match(/<g id=.*?<\/g>/s)?.[0];
     expect(body(text)).toBe(body(alone));
   });

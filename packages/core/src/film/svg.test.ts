@@ -9,6 +9,8 @@ import { newScreen } from '../screen/screen.ts';
 import { greyPicture, sceneOf, testInk } from '../testing.ts';
 import { platesSvg } from './svg.ts';
 
+const PURE = { smooth: 0, outlines: 'pure' } as const;
+
 const BLACK = testInk('black', hexToLab('#202020'));
 
 /** Black all over, and an ink over it. */
@@ -56,23 +58,23 @@ describe('several inks in one SVG', () => {
     [1, 1],
   ])('an ink of opacity %d over black looks nearly as the ink model has it', (opacity, most) => {
     const scene = twoInks(opacity);
-    const { text } = platesSvg(scene, [0, 1], 'test', 0);
+    const { text } = platesSvg(scene, [0, 1], 'test', PURE);
     const solid = overprintLight(WHITE_STOCK, scene.recipe.inks)[3];
     expect(difference2000(drawn(text), xyzToLab(wideToXyz(solid)))).toBeLessThan(most);
   });
   it('black stays dark under a transparent ink, and is hidden by one that covers', () => {
-    expect(drawn(platesSvg(twoInks(0), [0, 1], 'test', 0).text)[0]).toBeLessThan(13);
-    expect(drawn(platesSvg(twoInks(1), [0, 1], 'test', 0).text)[0]).toBeGreaterThan(40);
+    expect(drawn(platesSvg(twoInks(0), [0, 1], 'test', PURE).text)[0]).toBeLessThan(13);
+    expect(drawn(platesSvg(twoInks(1), [0, 1], 'test', PURE).text)[0]).toBeGreaterThan(40);
   });
   it('says which inks, in which order, and gives each group an id of its own', () => {
-    const { text } = platesSvg(twoInks(0, 'Black'), [0, 1], 'test', 0);
+    const { text } = platesSvg(twoInks(0, 'Black'), [0, 1], 'test', PURE);
     expect(text).toContain(
       '<desc>Inks in the order they are printed, each over those before it: Black (multiplies), Black (multiplies).</desc>',
     );
     expect([...text.matchAll(/<g id="([^"]*)"/g)].map(([, id]) => id)).toEqual(['Black', 'Black-2']);
   });
   it('one ink alone multiplies nothing', () => {
-    expect(platesSvg(twoInks(0), [1], 'test', 0).text).not.toContain('mix-blend-mode');
+    expect(platesSvg(twoInks(0), [1], 'test', PURE).text).not.toContain('mix-blend-mode');
   });
 });
 
@@ -85,7 +87,7 @@ it('a blended ink leaves as a gradient along its line, with its colours', () => 
   ];
   const blended = { ...red, fountain: { angle: 0, stops } };
   const recipe = { ...scene.recipe, inks: [black, blended] };
-  const { text } = platesSvg({ ...scene, recipe }, [1], 'test', 0);
+  const { text } = platesSvg({ ...scene, recipe }, [1], 'test', PURE);
   const { width, pixels } = new Resvg(text, { fitTo: { mode: 'width', value: 60 } }).render();
   const lab = (x: number) => {
     const at = (30 * width + x) * 4;

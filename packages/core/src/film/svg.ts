@@ -1,7 +1,7 @@
 import { inkOf } from '../ink/ink-of.ts';
 import type { Ink } from '../ink/ink.ts';
 import { escaped } from '../vector/escaped.ts';
-import { idOf, perMmOf, plateGroup, type VectorManner } from '../vector/plate-group.ts';
+import { idOf, perMmOf, plateGroup, type VectorManner, type VectorOptions } from '../vector/plate-group.ts';
 import { unitsOf } from '../vector/units.ts';
 import type { Scene } from '../recipe/scene.ts';
 import { filmLayout, type FilmLayout } from './film-layout.ts';
@@ -17,14 +17,12 @@ export interface PlatesSvg {
 /**
  * Plates as SVG, a group for each ink, the first printed lowest; what is not ink is nothing. Dots are true geometry computed from the
  * tone wherever their screen has one; those of other screens are outlined from the film's own pixels. The file is as large as the film.
- *
- * @param smooth how far outlines of pixels may stray from them, in film pixels; 0 for their very sides
  */
 export function platesSvg(
   scene: Scene,
   plates: readonly number[],
   title: string,
-  smooth: number,
+  options: VectorOptions,
   { mm, plate: place, resolution }: FilmLayout = filmLayout(scene.recipe),
 ): PlatesSvg {
   const { recipe } = scene;
@@ -37,7 +35,7 @@ export function platesSvg(
     const alike = inks.slice(0, i).filter(({ name }) => name === ink.name).length;
     return alike === 0 ? idOf(ink) : `${idOf(ink)}-${alike + 1}`;
   });
-  const groups = plates.map((plate, i) => plateGroup(scene, plate, units, smooth, ids[i]));
+  const groups = plates.map((plate, i) => plateGroup(scene, plate, units, options, ids[i]));
   const drawn =
     plates.length === 1
       ? groups[0].text
@@ -72,5 +70,5 @@ function printingOrder(inks: readonly Ink[]): string {
 }
 
 /** One plate as SVG. */
-export const plateSvg = (scene: Scene, plate: number, title: string, smooth: number): PlatesSvg =>
-  platesSvg(scene, [plate], title, smooth);
+export const plateSvg = (scene: Scene, plate: number, title: string, options: VectorOptions): PlatesSvg =>
+  platesSvg(scene, [plate], title, options);

@@ -1,4 +1,5 @@
 import {
+  area as signedArea,
   booleanOp,
   ClipType,
   EndType,
@@ -49,6 +50,10 @@ export const grown = (area: Area, by: number, tolerance: number): Area =>
 export const united = (a: Area, b: Area): Area =>
   a.length === 0 || b.length === 0 ? [...a, ...b] : booleanOp(ClipType.Union, a, b, Rule.NonZero);
 
+/** What lies in any of several areas that are in one list. */
+export const allUnited = (areas: Area): Area =>
+  areas.length === 0 ? [] : booleanOp(ClipType.Union, areas, null, Rule.NonZero);
+
 /** What lies in both. */
 export const shared = (a: Area, b: Area): Area =>
   a.length === 0 || b.length === 0 ? [] : booleanOp(ClipType.Intersection, a, b, Rule.NonZero);
@@ -62,6 +67,9 @@ export const cutTo = (polygons: Paths64, area: Area): Paths64 =>
   polygons.length === 0 || area.length === 0
     ? []
     : booleanOp(ClipType.Intersection, polygons, area, Rule.EvenOdd);
+
+/** Square units that a polygon without holes encloses. */
+export const sizeOf = (path: Area[number]): number => Math.abs(signedArea(path));
 
 export interface Box {
   readonly left: number;

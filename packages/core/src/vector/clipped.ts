@@ -1,9 +1,8 @@
 import type { Paths64 } from 'clipper2-ts';
-import { boxOf, cutTo, holds, type Area, type Box } from '../path/area.ts';
+import { cutTo, sizeOf, type Area, type Box } from '../path/area.ts';
+import { edgeIndex } from './edge-index.ts';
 import type { PathData } from './path-data.ts';
 
-/** Squares that the box around an area is parted into, each way, to tell which outlines come near its edge. */
-const SQUARES = 512;
 /** Units that an arc may stray from the straight lines it is cut along. */
 const TOLERANCE = 1.5;
 
@@ -19,7 +18,7 @@ type Step =
       readonly y: number;
     };
 
-/** A path that is cut to an area; what is drawn far from the area's edge stays as it is, or goes. */
+/** A path that is cut to an area: what is drawn far from the area's edge stays as it is, or goes. */
 export interface ClippedPath extends PathData {
   /** Draws what had to be cut. */
   finish(): void;
@@ -28,8 +27,10 @@ export interface ClippedPath extends PathData {
 /**
  * Draws even-odd outlines into a path, cut to an area. Outlines that come near its edge are cut together, once all are there, for
  * some may be holes of others.
+ *
+ * @param crumb square units below which what is left of an outline is let go
  */
-export function clipped(out: PathData, area: Area): ClippedPath {
+export function clipped(out: PathData, area: Area, crumb = 0): ClippedPath {
   const near = edgeIndex(area);
   const cut: Paths64 = [];
   let steps: Step[] = [];
@@ -59,7 +60,7 @@ export function clipped(out: PathData, area: Area): ClippedPath {
       else if (place === 'edge') cut.push(flattened(start, steps));
     },
     finish() {
-      for (const path of cutTo(cut, area)) drawPolygon(path, out);
+      for (const path of cutTo(cut, area)) if (sizeOf(path) > crumb) drawPolygon(path, out);
     },
     text: () => out.text(),
   };
@@ -73,15 +74,20 @@ export function drawPolygon(path: Area[number], out: PathData): void {
   out.close();
 }
 
-/** The box around an outline; arcs reach no farther from their ends than their longer axis. */
+/** The box around an outline; an arc of at most half an ellipse is no farther from the middle of its ends than its longer axis. */
 function boxAround([x, y]: readonly [number, number], steps: readonly Step[]): Box {
   let [left, right, top, foot] = [x, x, y, y];
+  let [lastX, lastY] = [x, y];
+  const hold = (px: number, py: number, reach: number): void => {
+    left = Math.min(left, px - reach);
+    right = Math.max(right, px + reach);
+    top = Math.min(top, py - reach);
+    foot = Math.max(foot, py + reach);
+  };
   for (const step of steps) {
-    const reach = step.kind === 'arc' ? Math.max(step.rx, step.ry) : 0;
-    left = Math.min(left, step.x - reach);
-    right = Math.max(right, step.x + reach);
-    top = Math.min(top, step.y - reach);
-    foot = Math.max(foot, step.y + reach);
+    if (step.kind === 'arc') hold((lastX + step.x) / 2, (lastY + step.y) / 2, Math.max(step.rx, step.ry));
+    hold(step.x, step.y, 0);
+    [lastX, lastY] = [step.x, step.y];
   }
   return { left, right, top, foot };
 }
@@ -129,38 +135,4 @@ function arcPoints(
     const [u, v] = [(mx + Math.cos(angle)) * rx, (my + Math.sin(angle)) * ry];
     points.push({ x: Math.round(u * cos - v * sin), y: Math.round(u * sin + v * cos) });
   }
-}
-
-/** Tells whether boxes lie inside an area, outside of it, or perhaps across its edge. */
-function edgeIndex(area: Area): (box: Box) => 'inside' | 'outside' | 'edge' {
-  const whole = boxOf(area);
-  if (!whole) return () => 'outside';
-  const side = Math.max(1, (whole.right - whole.left) / SQUARES, (whole.foot - whole.top) / SQUARES);
-  const column = (x: number) => Math.floor((x - whole.left) / side);
-  const row = (y: number) => Math.floor((y - whole.top) / side);
-  const [across, down] = [column(whole.right) + 1, row(whole.foot) + 1];
-  // 1 where an edge passes; −1 outside and 2 inside once it was asked.
-  const squares = new Int8Array(across * down);
-  for (const path of area) {
-    for (let i = 0, j = path.length - 1; i < path.length; j = i++) {
-      const [a, b] = [path[j], path[i]];
-      const steps = Math.ceil((2 * Math.hypot(b.x - a.x, b.y - a.y)) / side) + 1;
-      for (let k = 0; k <= steps; k++) {
-        const [c, r] = [column(a.x + ((b.x - a.x) * k) / steps), row(a.y + ((b.y - a.y) * k) / steps)];
-        // A line sampled every half square may cut a corner of a neighbour: that one counts as well.
-        for (let y = Math.max(0, r - 1); y <= Math.min(down - 1, r + 1); y++)
-          for (let x = Math.max(0, c - 1); x <= Math.min(across - 1, c + 1); x++) squares[y * across + x] = 1;
-      }
-    }
-  }
-  return ({ left, right, top, foot }) => {
-    if (right < whole.left || left > whole.right || foot < whole.top || top > whole.foot) return 'outside';
-    if (left < whole.left || right > whole.right || top < whole.top || foot > whole.foot) return 'edge';
-    const [x0, x1, y0, y1] = [column(left), column(right), row(top), row(foot)];
-    for (let y = y0; y <= y1; y++)
-      for (let x = x0; x <= x1; x++) if (squares[y * across + x] === 1) return 'edge';
-    const at = y0 * across + x0;
-    if (squares[at] === 0) squares[at] = holds(area, left, top) ? 2 : -1;
-    return squares[at] === 2 ? 'inside' : 'outside';
-  };
 }

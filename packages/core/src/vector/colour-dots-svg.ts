@@ -7,7 +7,7 @@ import type { Scene } from '../recipe/scene.ts';
 import { spotKey } from '../screen/kinds/dot-fields.ts';
 import { spotOf } from '../screen/spot/index.ts';
 import { escaped } from './escaped.ts';
-import { drawLoop, loopsOf, outlinesOf } from './lattice-path.ts';
+import { drawLoop, outlinesOf } from './lattice-path.ts';
 import { pathData, type PathData } from './path-data.ts';
 import { cellColours } from '../original/colour-dots/cell-colours.ts';
 import type { ColourDots } from '../recipe/colour-dots.ts';
@@ -60,7 +60,7 @@ export function colourDotsSvg(original: OriginalRecipe, dots: ColourDots, scene:
         const [px, py] = toGrid(i + 0.5 + u, j + 0.5 + v);
         return [px * scale, py * scale];
       };
-      for (const loop of loopsOf(outline(covers))) drawLoop(loop, at, cell * scale, -dots.angle, path);
+      for (const loop of outline(covers).loops) drawLoop(loop, at, cell * scale, -dots.angle, path);
     }
   }
   const width = sheet.width + 2 * sheet.bleed;

@@ -1,116 +1,121 @@
 import { present } from '../base/present.ts';
 import { frameOf } from '../recipe/frame.ts';
 import type { Scene } from '../recipe/scene.ts';
-import type { Frame } from '../raster/frame.ts';
-import { SOLID, type Plane } from '../raster/plane.ts';
 import { screenKind } from '../screen/kinds/index.ts';
-import { latticeOf, limitsOf, screenTransfer, type Screen } from '../screen/screen.ts';
-import { clipped } from './clipped.ts';
-import { rectangle, without, type Area } from '../path/area.ts';
+import { latticeOf, limitsOf, type Screen } from '../screen/screen.ts';
+import { cellShares } from './cell-shares.ts';
+import { rectangle, shared, without, type Area } from '../path/area.ts';
+import { edgeIndex } from './edge-index.ts';
+import { LatticeGrid } from './lattice-grid.ts';
 import { latticePath } from './lattice-path.ts';
-import { levelPath } from './level-path.ts';
-import type { PathData } from './path-data.ts';
+import { levelPath, type LevelField } from './level-path.ts';
+import type { Paths } from './path-data.ts';
 import { ExcessRows } from './excess-rows.ts';
-import { bitsIn, tonesOf, tonesWithin } from './tone-field.ts';
 import type { Units } from './units.ts';
 
-/** Pixels of tone along a cell of a straight lattice. */
-const PER_CELL = 3;
 /** Points along a cell at which the edges of dots are looked for; the thinnest lines must not fall between two. */
-const PER_BENT_CELL = { dot: 16, line: 24 };
+const PER_CELL = { dot: 16, line: 24 };
+/** Pixels per inch of a picture that outlines follow inside coarse cells, as far as the film has them. */
+const DETAIL = 300;
 /** From so many points on half as many do. */
 const MANY_POINTS = 150e6;
 /** Cells that an outline may stray from a dot's edge, to save points. */
 const STRAYS = 0.002;
 
+/** How the dots of a straight lattice are drawn. */
+export type DotOutlines =
+  /** Each the screen's own shape, as large as what the film inks in its cell. */
+  | 'pure'
+  /** Cut by the picture's detail inside the cell, as the film has them. */
+  | 'film';
+
 /** How a screen's dots are geometry: each by its size, or by where coverage passes a threshold; undefined where they are pixels. */
-export function dotsManner(screen: Screen): 'lattice' | 'contours' | undefined {
+export function dotsManner(screen: Screen, outlines: DotOutlines): 'lattice' | 'contours' | undefined {
   if (screen.coarse > 0) return undefined;
-  if (latticeOf(screen)?.supercell) return 'lattice';
-  return screenKind(screen.kind).contours ? 'contours' : undefined;
+  const { contours } = screenKind(screen.kind);
+  if (latticeOf(screen)?.supercell && (outlines === 'pure' || !contours)) return 'lattice';
+  return contours ? 'contours' : undefined;
 }
 
-/** Draws a plate's dots as geometry out of its tones, each part of the sheet by itself and cut to it. */
+/** Draws a plate's dots as geometry out of its tones, each part of the sheet by itself and cut to it and to the film. */
 export function dotsPath(
   scene: Scene,
   plate: number,
   faces: readonly Area[],
   units: Units,
-  out: PathData,
+  outlines: DotOutlines,
+  out: Paths,
 ): void {
   const { screen } = scene.recipe.plates[plate];
-  const draw = dotsManner(screen) === 'lattice' ? latticeDots : contourDots;
-  const whole = faces.length === 1 && isWhole(faces[0], units);
-  for (const face of faces) draw(scene, plate, whole ? undefined : face, units, out);
+  const draw = dotsManner(screen, outlines) === 'lattice' ? latticeDots : contourDots;
+  const film = filmArea(units);
+  for (const face of faces) {
+    const area = shared(face, film);
+    if (area.length > 0) draw(scene, plate, area, units, out);
+  }
 }
 
-/** True for a part that has no edge on the sheet. */
-const isWhole = (face: Area, { frame }: Units): boolean =>
-  without(rectangle({ left: 0, top: 0, right: frame.width, foot: frame.height }), face).length === 0;
+/** All of the film: the sheet with its bleed, to the nearest film pixel. */
+function filmArea({ film, frame }: Units): Area {
+  const scale = frame.resolution / film.resolution;
+  return rectangle({
+    left: 0,
+    top: 0,
+    right: Math.round(film.width * scale),
+    foot: Math.round(film.height * scale),
+  });
+}
 
-type Draw = (scene: Scene, plate: number, face: Area | undefined, units: Units, out: PathData) => void;
+type Draw = (scene: Scene, plate: number, area: Area, units: Units, out: Paths) => void;
 
-/** Dots of a straight lattice, by the tone at each. */
-const latticeDots: Draw = (scene, plate, face, units, out) => {
-  const { recipe } = scene;
-  const { screen } = recipe.plates[plate];
+/** Dots of a straight lattice, by what the film inks of each cell. */
+const latticeDots: Draw = (scene, plate, area, units, out) => {
   const { film } = units;
-  const lattice = present(latticeOf(screen), 'lattice');
-  const supercell = present(lattice.supercell, 'straight lattice')(film.resolution);
-  const grid = frameOf(recipe.sheet, supercell.ruling * PER_CELL);
-  const tone = planeOf(scene, plate, face, units, grid);
-  const { film: made } = screenTransfer(screen);
-  const step = grid.resolution / film.resolution;
-  const read = (x: number, y: number): number => {
-    const column = Math.min(grid.width - 1, Math.max(0, Math.floor(x)));
-    const row = Math.min(grid.height - 1, Math.max(0, Math.floor(y)));
-    return tone.data[row * grid.width + column];
-  };
-  const toneAt = (x: number, y: number): number => {
-    // The mean over most of the cell; a dot whose middle is bare is none.
-    const [u, v] = [x * step, y * step];
-    const middle = read(u, v);
-    if (middle === 0) return 0;
-    let asked = 0;
-    for (let j = -1; j <= 1; j++) for (let i = -1; i <= 1; i++) asked += read(u + i, v + j);
-    asked = Math.round(asked / 9);
-    return made(asked) / SOLID;
-  };
-  const { spot, spotKey } = lattice;
-  const cut = face ? clipped(out, face) : undefined;
-  latticePath(
-    supercell,
-    spotKey,
-    spot.outline,
-    film,
-    toneAt,
-    units.frame.resolution / film.resolution,
-    cut ?? out,
-  );
-  cut?.finish();
+  const lattice = present(latticeOf(scene.recipe.plates[plate].screen), 'lattice');
+  const { spot, spotKey: key, supercell } = lattice;
+  const grid = new LatticeGrid(present(supercell, 'straight lattice')(film.resolution), film);
+  const near = edgeIndex(area);
+  const shares = cellShares(scene, plate, spot, grid, area, near, units);
+  const scale = units.frame.resolution / film.resolution;
+  latticePath({ grid, key, shape: spot.outline, shares, scale, area, near }, out);
 };
 
-/** A plate's tones, or those of a part of the sheet, on a whole grid. */
-function planeOf(scene: Scene, plate: number, face: Area | undefined, units: Units, grid: Frame): Plane {
-  const whole = { x: 0, y: 0, width: grid.width, height: grid.height };
-  const tones = tonesOf(scene, plate, grid, whole);
-  return face ? tonesWithin(tones, bitsIn(face, units, grid, whole)) : tones;
-}
+/** Cells of contours in one path: about a megabyte. */
+const PATH_CELLS = 6000;
 
-/** Dots that stand in no straight lattice, by where coverage passes their threshold. */
-const contourDots: Draw = (scene, plate, face, units, out) => {
+/** Dots by where coverage passes their threshold. */
+const contourDots: Draw = (scene, plate, area, units, out) => {
   const { recipe } = scene;
   const { screen } = recipe.plates[plate];
   const { ruling, mark } = present(latticeOf(screen), 'lattice');
-  const fine = frameOf(recipe.sheet, ruling * PER_BENT_CELL[mark]);
-  const perCell = PER_BENT_CELL[mark] / (fine.width * fine.height > MANY_POINTS ? 2 : 1);
+  const { resolution } = units.film;
+  const least = Math.min(resolution, DETAIL) / ruling;
+  const wanted = Math.max(PER_CELL[mark], least);
+  const fine = frameOf(recipe.sheet, ruling * wanted);
+  const perCell = fine.width * fine.height > MANY_POINTS ? PER_CELL[mark] / 2 : wanted;
   const grid = frameOf(recipe.sheet, ruling * perCell);
   const { margin, over } = present(screenKind(screen.kind).contours, 'screen with contours')(
     screen.settings,
     limitsOf(screen),
     grid,
+    resolution,
   );
-  const rows = new ExcessRows({ scene, plate, face, units, grid, margin, over });
+  const whole = without(filmArea(units), area).length === 0;
+  const rows = new ExcessRows({ scene, plate, face: whole ? undefined : area, units, grid, margin, over });
   const scale = units.frame.resolution / grid.resolution;
-  levelPath(rows, scale, STRAYS * perCell, out);
+  const step = Math.max(64, Math.round((PATH_CELLS * perCell * perCell) / grid.width));
+  // Each path but the last goes on for a row, so that no seam shows between it and the next.
+  for (let from = 0; from < grid.height; from += step) {
+    const height = Math.min(rows.height - from, step + 2);
+    levelPath(partOf(rows, from, height), scale, STRAYS * perCell, out.next(), from);
+  }
 };
+
+/** Some rows of a field. */
+const partOf = (field: ExcessRows, from: number, height: number): LevelField => ({
+  edge: field.edge,
+  width: field.width,
+  height,
+  row: (y) => field.row(from + y),
+  crossing: (x, y, ...rest) => field.crossing(x, from + y, ...rest),
+});

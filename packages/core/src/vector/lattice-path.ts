@@ -1,8 +1,11 @@
 import { cache } from '../base/cache.ts';
-import type { Supercell } from '../screen/supercell.ts';
-import { areaOf, type Piece } from '../path/piece.ts';
+import { areaOf, straight, type Piece } from '../path/piece.ts';
 import type { CellOutline } from '../screen/spot/cell-outline.ts';
-import type { PathData } from './path-data.ts';
+import type { LatticeGrid } from './lattice-grid.ts';
+import type { EdgeIndex } from './edge-index.ts';
+import type { PathData, Paths } from './path-data.ts';
+import type { Area } from '../path/area.ts';
+import { clipped } from './clipped.ts';
 import { stitching } from './stitch.ts';
 
 /** Units by which half an ellipse may be off for rounding. */
@@ -10,130 +13,176 @@ const SHORT = 1.3;
 
 /** Tones are told apart in so many steps: finer than any press holds. */
 const STEPS = 4096;
+/** The same for shapes whose outlines take long to find. */
+const COSTLY_STEPS = 512;
+/** Sizes that areas are looked up at. */
+const SIZES = 128;
+/** How near an outline's area comes to the tone, in cells, and turns of looking for it. */
+const NEAR = 1e-7;
+const TURNS = 12;
 
-/** The same for shapes whose outlines take long to find, and the sizes that their areas are looked up at. */
-const COSTLY_STEPS = 256;
-const COSTLY_SIZES = 128;
+/** A dot's outline within its cell. */
+export interface Dot {
+  readonly pieces: readonly Piece[];
+  /** The same, each closed outline by itself. */
+  readonly loops: readonly (readonly Piece[])[];
+  /** True where it meets a side of its cell. */
+  readonly touches: boolean;
+}
 
-const recentOutlines = cache<(tone: number) => Piece[]>('dot outlines');
+const recentOutlines = cache<(tone: number) => Dot>('dot outlines');
 
 /** Outlines of a shape by tone (0–1), each found when it is first asked for: the size whose area is the tone. */
-export const outlinesOf = (key: string, shape: CellOutline): ((tone: number) => Piece[]) =>
+export const outlinesOf = (key: string, shape: CellOutline): ((tone: number) => Dot) =>
   recentOutlines(key, () => {
     const steps = shape.costly ? COSTLY_STEPS : STEPS;
-    const sizeOf = shape.costly ? lookedUp(shape) : (area: number) => halved(shape, area);
-    const kept = new Array<Piece[] | undefined>(steps + 1);
+    const sizeOf = sizesOf(shape);
+    const kept = new Array<Dot | undefined>(steps + 1);
     return (tone) => {
       const step = Math.round(tone * steps);
-      if (step <= 0) return [];
-      return (kept[step] ??= shape.pieces(step >= steps ? shape.most : sizeOf(step / steps)));
+      if (step <= 0) return NO_DOT;
+      return (kept[step] ??= dotOf(shape.pieces(step >= steps ? shape.most : sizeOf(step / steps))));
     };
   });
 
-/** The size of an area, by halving the span it lies in. */
-function halved(shape: CellOutline, area: number): number {
-  let [low, high] = [0, shape.most];
-  for (let k = 0; k < 34; k++) {
-    const middle = (low + high) / 2;
-    if (areaOf(shape.pieces(middle)) < area) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
-}
+const dotOf = (pieces: readonly Piece[]): Dot => ({
+  pieces,
+  loops: loopsOf(pieces),
+  touches: pieces.some(touchesSide),
+});
+const NO_DOT: Dot = { pieces: [], loops: [], touches: false };
 
-/** The size of an area, from a table of areas: between two sizes, the root of an area runs straight. */
-function lookedUp(shape: CellOutline): (area: number) => number {
-  const areas = Array.from({ length: COSTLY_SIZES + 1 }, (_, k) =>
-    k === 0 ? 0 : areaOf(shape.pieces((k / COSTLY_SIZES) * shape.most)),
-  );
+/** The size of an area: from a table of areas, between two sizes of which the root of an area runs nearly straight, and closer where it costs little. */
+function sizesOf(shape: CellOutline): (area: number) => number {
+  const rootAt = (size: number): number => Math.sqrt(Math.max(0, areaOf(shape.pieces(size))));
+  const sizes = Array.from({ length: SIZES + 1 }, (_, k) => (k / SIZES) * shape.most);
+  const roots = sizes.map((size, k) => (k === 0 ? 0 : rootAt(size)));
   return (area) => {
     let k = 1;
-    while (k < COSTLY_SIZES && areas[k] < area) k++;
-    const [a, b, c] = [areas[k - 1], areas[k], area].map((value) => Math.sqrt(Math.max(0, value)));
-    return ((k - 1 + (b > a ? (c - a) / (b - a) : 0)) / COSTLY_SIZES) * shape.most;
+    while (k < SIZES && roots[k] ** 2 < area) k++;
+    let [low, high, atLow, atHigh] = [sizes[k - 1], sizes[k], roots[k - 1], roots[k]];
+    const root = Math.sqrt(area);
+    let size = between(low, high, atLow, atHigh, root);
+    // Regula falsi, kept off the ends so that every turn gains something.
+    for (let turn = 0; turn < (shape.costly ? 0 : TURNS); turn++) {
+      const at = rootAt(size);
+      if (Math.abs(at * at - area) < NEAR) break;
+      if (at < root) [low, atLow] = [size, at];
+      else [high, atHigh] = [size, at];
+      const margin = (high - low) * 0.02;
+      size = Math.min(high - margin, Math.max(low + margin, between(low, high, atLow, atHigh, root)));
+    }
+    return size;
   };
 }
 
-/** Cells: where dots of different sizes meet crumbs are left between them, which no press would hold. */
+const between = (low: number, high: number, atLow: number, atHigh: number, value: number): number =>
+  low + (atHigh > atLow ? (value - atLow) / (atHigh - atLow) : 0) * (high - low);
+
+/** Square cells: where dots of different sizes meet crumbs are left between them, which no press would hold. */
 const CRUMB = 1e-4;
 
 const touchesSide = ({ x0, y0, x1, y1 }: Piece): boolean =>
   Math.abs(x0) >= 0.5 || Math.abs(y0) >= 0.5 || Math.abs(x1) >= 0.5 || Math.abs(y1) >= 0.5;
 
+/** Pieces of outlines in one path: about a megabyte. */
+const PATH_PIECES = 60_000;
+
+/** What lattice dots are drawn in. */
+export interface LatticeDrawing {
+  readonly grid: LatticeGrid;
+  /** The dots' shape, and a cache key: equal iff the shape is equal. */
+  readonly key: string;
+  readonly shape: CellOutline;
+  /** What each cell's dot fills of it, 0–1, by `grid.indexOf`. */
+  readonly shares: Float32Array;
+  /** Units of the path for a film pixel. */
+  readonly scale: number;
+  /** What dots are cut to, and what lies near its edge, in units of the path. */
+  readonly area: Area;
+  readonly near: EdgeIndex;
+}
+
 /**
- * Draws the dots of a lattice as geometry: one whole outline for each dot that stands alone, and for those that touch the
- * outline of all of them together.
- *
- * @param toneAt tone (0–1) of a cell by the pixel its middle lies at
- * @param scale  units of the path for a film pixel
+ * Draws the dots of a lattice as geometry: one whole outline for each dot that stands alone, and for those that touch the outline of all of
+ * them together. Where one path ends and the next begins, and along the edge of the area, a row of cells that touch is drawn in both, so
+ * that no seam shows between them.
  */
-export function latticePath(
-  { m, n, ax, ay, pixels }: Supercell,
-  key: string,
-  shape: CellOutline,
-  film: { width: number; height: number },
-  toneAt: (x: number, y: number) => number,
-  scale: number,
-  out: PathData,
-): void {
-  // Screen coordinates of a film's point are (x + iy)(p + iq) ÷ N, as in the making of thresholds.
-  const p = m * ax + n * ay;
-  const q = n * ax - m * ay;
-  const back = pixels / (p * p + q * q);
-  const place = (u: number, v: number): [number, number] => [(u * p + v * q) * back, (v * p - u * q) * back];
-  const side = Math.sqrt(back * pixels);
-  const unit = side * scale;
-  const turn = (Math.atan2(-q, p) * 180) / Math.PI;
+export function latticePath(drawing: LatticeDrawing, out: Paths): void {
+  const { grid, scale, area } = drawing;
+  const crumb = CRUMB * (grid.side * scale) ** 2;
+  for (let row = grid.top; row < grid.foot;) {
+    const inner = out.next();
+    const [lone, rim] = [clipped(inner, area, crumb), clipped(out.next(), area, crumb)];
+    row = drawRows(drawing, row, inner, lone, rim);
+    lone.finish();
+    rim.finish();
+  }
+}
+
+/**
+ * Draws rows of cells until a path is full.
+ *
+ * @param lone cuts dots that stand alone at the edge
+ * @param rim  cuts those that touch others
+ * @returns    the row that the next path begins with
+ */
+function drawRows(
+  { grid, key, shape, shares, scale, near }: LatticeDrawing,
+  from: number,
+  inner: PathData,
+  lone: PathData,
+  rim: PathData,
+): number {
   const outline = outlinesOf(key, shape);
-  const joined = stitching();
-  const draw = (i: number, j: number, pieces: readonly Piece[]): void => {
+  const [joinedInner, joinedRim] = [stitching(grid.left, grid.right), stitching(grid.left, grid.right)];
+  const unit = grid.side * scale;
+  const draw = (i: number, j: number, pieces: readonly Piece[], out: PathData): void => {
     const at = (x: number, y: number): [number, number] => {
-      const [px, py] = place(i + 0.5 + x, j + 0.5 + y);
+      const [px, py] = grid.place(i + 0.5 + x, j + 0.5 + y);
       return [px * scale, py * scale];
     };
-    drawLoop(pieces, at, unit, turn, out);
+    drawLoop(pieces, at, unit, grid.turn, out);
   };
-  const corners = [
-    [0, 0],
-    [film.width, 0],
-    [film.width, film.height],
-    [0, film.height],
-  ].map(([x, y]) => ({ u: (x * p - y * q) / pixels, v: (x * q + y * p) / pixels }));
-  const range = (values: number[]) => [
-    Math.floor(Math.min(...values)) - 1,
-    Math.ceil(Math.max(...values)) + 1,
-  ];
-  const [left, right] = range(corners.map(({ u }) => u));
-  const [top, foot] = range(corners.map(({ v }) => v));
-  const reach = side * 0.75;
-  /** True for pieces that all lie beyond one side of the film; arcs bulge beyond their ends by less than half their radius. */
-  const isBeyond = (pieces: readonly Piece[], i: number, j: number): boolean => {
-    const box = { left: Infinity, top: Infinity, right: -Infinity, foot: -Infinity };
-    for (const { x0, y0, rx, ry } of pieces) {
-      const [x, y] = place(i + 0.5 + x0, j + 0.5 + y0);
-      const bulge = (side * Math.max(rx, ry)) / 2;
-      box.left = Math.min(box.left, x - bulge);
-      box.right = Math.max(box.right, x + bulge);
-      box.top = Math.min(box.top, y - bulge);
-      box.foot = Math.max(box.foot, y + bulge);
-    }
-    return box.right < 0 || box.foot < 0 || box.left > film.width || box.top > film.height;
-  };
-  for (let j = top; j < foot; j++) {
-    for (let i = left; i < right; i++) {
-      const [x, y] = place(i + 0.5, j + 0.5);
-      if (x < -reach || y < -reach || x > film.width + reach || y > film.height + reach) continue;
-      const pieces = outline(toneAt(x, y));
+  let count = 0;
+  let row = from;
+  for (let isFull = false; row < grid.foot; row++) {
+    for (let column = grid.left; column < grid.right; column++) {
+      const share = shares[grid.indexOf(column, row)];
+      if (share === 0) continue;
+      const { pieces, loops, touches } = outline(share);
       if (pieces.length === 0) continue;
-      // A dot all of which lies beyond the film is in no print.
-      if (isBeyond(pieces, i, j)) continue;
-      if (pieces.some(touchesSide)) joined.add(i, j, pieces);
-      else for (const loop of loopsOf(pieces)) draw(i, j, loop);
+      const place = near(grid.boxAbout(column, row, scale));
+      if (place === 'outside') continue;
+      // The row that two paths share is there for what is joined alone.
+      if (!touches && !isFull) {
+        for (const loop of loops) draw(column, row, loop, place === 'inside' ? inner : lone);
+      }
+      if (touches) {
+        if (place === 'inside') joinedInner.add(column, row, pieces);
+        if (place === 'edge' || near(grid.boxAbout(column, row, scale, 3)) !== 'inside')
+          joinedRim.add(column, row, pieces);
+      }
+      count += pieces.length;
     }
+    if (isFull) break;
+    isFull = count > PATH_PIECES;
   }
-  joined.loops((loop) => {
-    if (Math.abs(areaOf(loop)) > CRUMB) draw(0, 0, loop);
-  });
+  for (const [joined, out] of [
+    [joinedInner, inner],
+    [joinedRim, rim],
+  ] as const) {
+    joined.loops((loop) => {
+      if (Math.abs(areaOf([...loop, closing(loop)])) > CRUMB) draw(0, 0, loop, out);
+    });
+  }
+  return row;
+}
+
+/** From the end of an outline to its beginning: stitching holds points that are very near for the same. */
+function closing(loop: readonly Piece[]): Piece {
+  const { x1, y1 } = loop[loop.length - 1];
+  return straight(x1, y1, loop[0].x0, loop[0].y0);
 }
 
 /**
@@ -171,7 +220,7 @@ export function drawLoop(
 }
 
 /** Pieces parted where one does not begin at the end of the one before. */
-export function loopsOf(pieces: readonly Piece[]): Piece[][] {
+function loopsOf(pieces: readonly Piece[]): Piece[][] {
   const loops: Piece[][] = [];
   let last: Piece | undefined;
   for (const piece of pieces) {

@@ -50,8 +50,9 @@ const JOINED: Record<number, readonly number[]> = {
  *
  * @param scale  units of the path from one point to the next
  * @param strays how far outlines may stray to save points, in steps from one point to the next
+ * @param first  row of the sheet's grid that the field begins with
  */
-export function levelPath(field: LevelField, scale: number, strays: number, out: PathData): void {
+export function levelPath(field: LevelField, scale: number, strays: number, out: PathData, first = 0): void {
   const { width, height, edge } = field;
   const points = pointStore();
   // Places of the crossings on the level lines above and below the squares at hand, and on their upright ones.
@@ -98,8 +99,8 @@ export function levelPath(field: LevelField, scale: number, strays: number, out:
   points.loops((loop) => {
     const kept = thinned(rounded(loop), strays);
     if (kept.length < 6) return;
-    out.move(kept[0] * scale, kept[1] * scale);
-    for (let i = 2; i < kept.length; i += 2) out.line(kept[i] * scale, kept[i + 1] * scale);
+    out.move(kept[0] * scale, (first + kept[1]) * scale);
+    for (let i = 2; i < kept.length; i += 2) out.line(kept[i] * scale, (first + kept[i + 1]) * scale);
     out.close();
   });
 }

@@ -66,3 +66,23 @@ export function pathData(): PathData {
     text: () => done.join('') + parts.join(''),
   };
 }
+
+/** Paths one after another, each filled by itself: readers refuse, or crawl through, one of many megabytes. */
+export interface Paths {
+  /** Begins a path: nothing in it may lie within what was drawn before. */
+  next(): PathData;
+  /** Those that draw something. */
+  texts(): string[];
+}
+
+export function paths(): Paths {
+  const all: PathData[] = [];
+  return {
+    next() {
+      const path = pathData();
+      all.push(path);
+      return path;
+    },
+    texts: () => all.map((path) => path.text()).filter((text) => text !== ''),
+  };
+}

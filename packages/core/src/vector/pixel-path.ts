@@ -1,6 +1,49 @@
-import { bitAt, type Bits } from '../raster/bits.ts';
+import { bitAt, cropBits, type Bits } from '../raster/bits.ts';
 import type { PathData } from './path-data.ts';
 import { thinned } from './thin.ts';
+
+/** Upright sides of pixels in one path: about a megabyte. */
+const PATH_SIDES = 150_000;
+
+/**
+ * The outlines of a film's pixels, in as many paths as it takes; each goes on for a row of pixels into the next, so that no seam shows
+ * between them.
+ *
+ * @param smooth how far an outline may stray from the pixels' own, in pixels; 0 for the squares themselves
+ * @param scale  units of the path for a pixel
+ * @param draw   draws in a path of its own
+ */
+export function pixelPaths(
+  bits: Bits,
+  smooth: number,
+  scale: number,
+  draw: (part: (out: PathData) => void) => void,
+): void {
+  const { width, height } = bits;
+  for (let from = 0; from < height;) {
+    let foot = from;
+    for (let sides = 0; foot < height && sides < PATH_SIDES; foot++) sides += sidesOf(bits, foot);
+    const rows = Math.min(height, foot + 1) - from;
+    const part = rows === height ? bits : cropBits(bits, { x: 0, y: from, width, height: rows });
+    const first = from;
+    draw((out) => pixelPath(part, smooth, scale, out, first));
+    from = foot;
+  }
+}
+
+/** How often a row goes from bare to ink, or back. */
+function sidesOf({ data, stride, width }: Bits, row: number): number {
+  let sides = 0;
+  let last = 0;
+  for (let i = row * stride; i < row * stride + ((width + 7) >> 3); i++) {
+    const byte = data[i];
+    sides += BITS_SET[byte ^ ((last << 7) | (byte >> 1))];
+    last = byte & 1;
+  }
+  return sides;
+}
+
+const BITS_SET = Uint8Array.from({ length: 256 }, (_, byte) => byte.toString(2).replaceAll('0', '').length);
 
 /**
  * The exact outlines of connected pixels: squares' sides, ink always to the same hand, so that holes run the other way. Where
@@ -8,8 +51,9 @@ import { thinned } from './thin.ts';
  *
  * @param smooth how far an outline may stray from the pixels' own, in pixels; 0 for the squares themselves
  * @param scale  units of the path for a pixel
+ * @param first  row of the film that the bits begin with
  */
-export function pixelPath(bits: Bits, smooth: number, scale: number, out: PathData): void {
+function pixelPath(bits: Bits, smooth: number, scale: number, out: PathData, first: number): void {
   const { width, height } = bits;
   const ink = (x: number, y: number): number =>
     x >= 0 && y >= 0 && x < width && y < height ? bitAt(bits, x, y) : 0;
@@ -27,8 +71,8 @@ export function pixelPath(bits: Bits, smooth: number, scale: number, out: PathDa
         (cx, cy) => (seen[(cy * (width + 1) + cx) >> 3] |= 1 << ((cy * (width + 1) + cx) & 7)),
       );
       const points = smooth > 0 ? ofSameArea(smoothed(corners, smooth), corners) : corners;
-      out.move(points[0] * scale, points[1] * scale);
-      for (let i = 2; i < points.length; i += 2) out.line(points[i] * scale, points[i + 1] * scale);
+      out.move(points[0] * scale, (first + points[1]) * scale);
+      for (let i = 2; i < points.length; i += 2) out.line(points[i] * scale, (first + points[i + 1]) * scale);
       out.close();
     }
   }

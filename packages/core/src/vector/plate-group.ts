@@ -10,14 +10,14 @@ import { bitAt, countInk } from '../raster/bits.ts';
 import { MM_PER_INCH } from '../raster/frame.ts';
 import { SOLID } from '../raster/plane.ts';
 import { bands } from '../raster/region.ts';
-import { latticeOf, screenTransfer } from '../screen/screen.ts';
+import { latticeOf, screenTransfer, type Screen } from '../screen/screen.ts';
 import { clipped, drawPolygon } from './clipped.ts';
-import { dotsManner, dotsPath } from './dots-path.ts';
+import { dotsManner, dotsPath, type DotOutlines } from './dots-path.ts';
 import { escaped } from './escaped.ts';
 import { hardEdges, hasGeometry, type HardEdges } from './hard-edges.ts';
 import type { LineShape } from './line-shape.ts';
-import { pathData, type PathData } from './path-data.ts';
-import { pixelPath } from './pixel-path.ts';
+import { pathData, paths, type PathData, type Paths } from './path-data.ts';
+import { pixelPaths } from './pixel-path.ts';
 import type { Units } from './units.ts';
 import { boxesMeet, boxOf, shared, united, type Area, type Box } from '../path/area.ts';
 
@@ -37,9 +37,19 @@ export interface PlateGroup {
   readonly inked: number;
 }
 
+/** How geometry is drawn. */
+export interface VectorOptions {
+  /** How far outlines of pixels may stray from them, in film pixels; 0 for their very sides. */
+  readonly smooth: number;
+  readonly outlines: DotOutlines;
+}
+
+/** True for a screen whose dots are geometry in one manner or the other. */
+const hasDots = (screen: Screen): boolean => dotsManner(screen, 'pure') !== undefined;
+
 /** How a plate's geometry is made, as far as its recipe says. */
 export function vectorManner({ recipe }: Pick<Scene, 'recipe'>, plate: number): VectorManner {
-  return dotsManner(recipe.plates[plate].screen) && hasGeometry(recipe, plate) ? 'dots' : 'outlines';
+  return hasDots(recipe.plates[plate].screen) && hasGeometry(recipe, plate) ? 'dots' : 'outlines';
 }
 
 /** Units of the file in a millimetre that plates want. */
@@ -48,40 +58,40 @@ export const perMmOf = ({ plates }: Recipe, wanted: readonly number[]): number =
     PER_MM,
     ...wanted.map((plate) => {
       const { screen } = plates[plate];
-      if (!dotsManner(screen)) return PER_MM;
+      if (!hasDots(screen)) return PER_MM;
       return 10 ** Math.ceil(Math.log10((PER_PITCH / MM_PER_INCH) * (latticeOf(screen)?.ruling ?? 1)));
     }),
   );
 
 /**
- * A plate as a group of SVG: its dots as one compound path in its ink's colour, filled by the even-odd rule, and line work over them with
- * its own curves.
+ * A plate as a group of SVG: its dots as compound paths in its ink's colour, of about a megabyte at most, filled by the even-odd rule, and
+ * line work over them with its own curves.
  *
- * @param smooth how far outlines of pixels may stray from them, in film pixels
- * @param id     of the group
+ * @param id of the group
  */
 export function plateGroup(
   scene: Scene,
   plate: number,
   units: Units,
-  smooth: number,
+  { smooth, outlines }: VectorOptions,
   id = idOf(inkOf(scene.recipe.inks, scene.recipe.plates[plate].ink)),
 ): PlateGroup {
   const { recipe } = scene;
   const ink = inkOf(recipe.inks, recipe.plates[plate].ink);
   const edges = hardEdges(scene, plate, units);
-  const dots = pathData();
+  const dots = paths();
   let manner: VectorManner = 'outlines';
   let inked: number;
-  if (edges && dotsManner(recipe.plates[plate].screen)) {
+  if (edges && hasDots(recipe.plates[plate].screen)) {
     manner = 'dots';
-    dotsPath(scene, plate, edges.faces, units, dots);
+    dotsPath(scene, plate, edges.faces, units, outlines, dots);
     inked = askedShare(scene, plate);
   } else inked = drawOutlines(scene, plate, edges, units, smooth, dots);
-  const paths = [{ rule: 'evenodd', data: dots.text() }, ...(edges ? linePaths(edges.lines) : [])].filter(
-    ({ data }) => data !== '',
+  const screened = dots.texts().map((data) => ({ rule: 'evenodd', data }));
+  const lines = edges ? linePaths(edges.lines) : [];
+  const drawn = [...screened, ...lines].map(
+    ({ rule, data }) => `<path fill-rule="${rule}" d="${data.replace(/^m/, 'M')}"/>`,
   );
-  const drawn = paths.map(({ rule, data }) => `<path fill-rule="${rule}" d="${data.replace(/^m/, 'M')}"/>`);
   const { fill, before } = inkPaint(ink, recipe.sheet, units, `${id}-blend`);
   return { text: `${before}<g id="${id}" fill="${fill}">${drawn.join('')}</g>`, manner, inked };
 }
@@ -96,26 +106,30 @@ function drawOutlines(
   edges: HardEdges | undefined,
   units: Units,
   smooth: number,
-  out: PathData,
+  out: Paths,
 ): number {
   const frame = filmFrame(scene.recipe);
   const whole = { x: 0, y: 0, width: frame.width, height: frame.height };
   const scale = units.frame.resolution / frame.resolution;
+  const draw = (part: (path: PathData) => void): void => part(out.next());
   if (!edges) {
     const bits = plateBits(scene, plate, frame, whole);
-    pixelPath(bits, smooth, scale, out);
+    pixelPaths(bits, smooth, scale, draw);
     return countInk(bits) / (bits.width * bits.height);
   }
   const bits = toneBits(scene, plate, frame, whole);
   const all = bits.width * bits.height;
   if (edges.faces.length === 1 && edges.lines.length === 0) {
-    pixelPath(bits, smooth, scale, out);
+    pixelPaths(bits, smooth, scale, draw);
     return countInk(bits) / all;
   }
   // Where tones end pixels do already; what line work leaves bare has still to be cut out.
-  const cut = clipped(out, edges.faces.reduce(united, []));
-  pixelPath(bits, smooth, scale, cut);
-  cut.finish();
+  const left = edges.faces.reduce(united, []);
+  pixelPaths(bits, smooth, scale, (part) => {
+    const cut = clipped(out.next(), left);
+    part(cut);
+    cut.finish();
+  });
   return countInk(plateBits(scene, plate, frame, whole)) / all;
 }
 

@@ -16,13 +16,13 @@ export interface Stitching {
   loops(visit: (loop: readonly Piece[]) => void): void;
 }
 
-/** Parts of lines between cells that outlines run along, by the cell after the line: from, to, from, to … */
-type Lines = Map<number, number[]>;
+/** Parts of lines between cells that outlines run along, by the cell after the line, from the first on: from, to, from, to … */
+type Lines = (number[] | undefined)[];
 
 const put = (lines: Lines, at: number, from: number, to: number): void => {
-  const found = lines.get(at);
+  const found = lines[at];
   if (found) found.push(from, to);
-  else lines.set(at, [from, to]);
+  else lines[at] = [from, to];
 };
 
 /** Numbers of a stored piece: x0, y0, x1, y1, rx, ry, and 1 for forward. */
@@ -61,30 +61,32 @@ function keep(
   store.count++;
 }
 
-export function stitching(): Stitching {
+/** @param left, right columns of cells: from `left` to below `right` */
+export function stitching(left: number, right: number): Stitching {
+  const noLines = (): Lines => new Array<number[] | undefined>(right - left + 1).fill(undefined);
   const store: Store = { count: 0, numbers: new Float64Array(WIDTH << 10) };
   let row = -Infinity;
   // Upright lines of the row at hand, the level ones above it, and those below.
-  let uprights: Lines = new Map();
-  let above: Lines = new Map();
-  let below: Lines = new Map();
+  let uprights = noLines();
+  let above = noLines();
+  let below = noLines();
   const layLevels = (lines: Lines, y: number): void => {
-    for (const edges of lines.values()) {
-      remaining(edges, (from, to) => keep(store, from, y, to, y, 0, 0, true));
-    }
+    for (const edges of lines)
+      if (edges) remaining(edges, (from, to) => keep(store, from, y, to, y, 0, 0, true));
   };
   const finishRow = (next: number): void => {
-    for (const [i, edges] of uprights) {
-      remaining(edges, (from, to) => keep(store, i - HALF, from, i - HALF, to, 0, 0, true));
-    }
-    uprights = new Map();
+    uprights.forEach((edges, k) => {
+      const x = left + k - HALF;
+      if (edges) remaining(edges, (from, to) => keep(store, x, from, x, to, 0, 0, true));
+    });
+    uprights = noLines();
     layLevels(above, row - HALF);
     if (next === row + 1) above = below;
     else {
       layLevels(below, row + HALF);
-      above = new Map();
+      above = noLines();
     }
-    below = new Map();
+    below = noLines();
     row = next;
   };
   return {
@@ -94,9 +96,10 @@ export function stitching(): Stitching {
         row = j;
       }
       for (const { x0, y0, x1, y1, rx, ry, forward } of outline) {
-        if (rx === 0 && x0 === x1 && Math.abs(x0) === HALF) put(uprights, x0 > 0 ? i + 1 : i, y0 + j, y1 + j);
+        if (rx === 0 && x0 === x1 && Math.abs(x0) === HALF)
+          put(uprights, (x0 > 0 ? i + 1 : i) - left, y0 + j, y1 + j);
         else if (rx === 0 && y0 === y1 && Math.abs(y0) === HALF)
-          put(y0 > 0 ? below : above, i, x0 + i, x1 + i);
+          put(y0 > 0 ? below : above, i - left, x0 + i, x1 + i);
         else keep(store, x0 + i, y0 + j, x1 + i, y1 + j, rx, ry, forward);
       }
     },
@@ -177,8 +180,15 @@ function chained({ count, numbers }: Store, visit: (loop: readonly Piece[]) => v
     for (let next = i; next >= 0;) {
       used[next] = 1;
       const at = next * WIDTH;
-      const [x0, y0, x1, y1, rx, ry, forward] = numbers.subarray(at, at + WIDTH);
-      loop.push({ x0, y0, x1, y1, rx, ry, forward: forward === 1 });
+      loop.push({
+        x0: numbers[at],
+        y0: numbers[at + 1],
+        x1: numbers[at + 2],
+        y1: numbers[at + 3],
+        rx: numbers[at + 4],
+        ry: numbers[at + 5],
+        forward: numbers[at + 6] === 1,
+      });
       const end = keyAt(at + 2);
       next = end === starts[i] ? -1 : take(end);
     }

@@ -16,6 +16,8 @@ import { spotOf } from '../screen/spot/index.ts';
 import { areaOf } from '../path/piece.ts';
 import { platesSvg, plateSvg } from '../film/svg.ts';
 
+const PURE = { smooth: 0, outlines: 'pure' } as const;
+
 const SIDE = 20;
 const sheet = { width: SIDE, height: SIDE, resolution: 600 };
 const ramp = greyPicture(
@@ -46,7 +48,7 @@ function shares(width: number, at: (x: number, y: number) => number): number[] {
   });
 }
 
-function compare(scene: Scene, text = plateSvg(scene, 0, 'test', 0).text): number {
+function compare(scene: Scene, text = plateSvg(scene, 0, 'test', PURE).text): number {
   const frame = filmFrame(scene.recipe);
   const bits = plateBits(scene, 0, frame, { x: 0, y: 0, width: frame.width, height: frame.height });
   const { width, alpha } = rasterised(text, frame, 2);
@@ -72,15 +74,31 @@ describe.each(SPOTS.map(({ id }) => id))('the geometry of %s dots', (spot) => {
   it('rasterised by resvg, covers what its film covers within 0.5 % over every 10 mm square', () => {
     const screen = newScreen('dots', { spot, ruling: 25, angle: 22 });
     const scene = sceneOf(ramp, sheet, screen);
-    expect(plateSvg(scene, 0, 'test', 0).manner).toBe('dots');
+    expect(plateSvg(scene, 0, 'test', PURE).manner).toBe('dots');
     expect(compare(scene)).toBeLessThanOrEqual(0.005);
   });
 });
 
 describe('files', () => {
+  it('dots are cut at the edge of the sheet', () => {
+    const { text } = plateSvg(
+      sceneOf(ramp, sheet, newScreen('dots', { spot: 'motif', ruling: 12 })),
+      0,
+      'test',
+      PURE,
+    );
+    const [, width, height] = /viewBox="0 0 (\d+) (\d+)"/.exec(text)!.map(Number);
+    for (const points of loopsOf(/ d="([^"]*)"/.exec(text)![1])) {
+      for (const [x, y] of points) {
+        expect(Math.min(x, y)).toBeGreaterThanOrEqual(0);
+        expect(x).toBeLessThanOrEqual(width);
+        expect(y).toBeLessThanOrEqual(height);
+      }
+    }
+  });
   it('joined motifs leave no crumbs between them', () => {
     const scene = sceneOf(ramp, sheet, newScreen('dots', { spot: 'motif', ruling: 25, angle: 22 }));
-    const { text } = plateSvg(scene, 0, 'test', 0);
+    const { text } = plateSvg(scene, 0, 'test', PURE);
     const perMm = Number(/viewBox="0 0 (\d+)/.exec(text)![1]) / 19.9813;
     const cell = ((25.4 / 25) * perMm) ** 2;
     const areas = loopAreas(/ d="([^"]*)"/.exec(text)![1]);
@@ -89,7 +107,7 @@ describe('files', () => {
   });
   it('dots that lie wholly beyond the sheet are not there', () => {
     const scene = sceneOf(ramp, sheet, newScreen('dots', { spot: 'motif', ruling: 12, apart: 0.1 }));
-    const { text } = plateSvg(scene, 0, 'test', 0);
+    const { text } = plateSvg(scene, 0, 'test', PURE);
     const [, width, height] = /viewBox="0 0 (\d+) (\d+)"/.exec(text)!.map(Number);
     const loops = loopsOf(/ d="([^"]*)"/.exec(text)![1]);
     expect(loops.length).toBeGreaterThan(50);
@@ -103,12 +121,13 @@ describe('files', () => {
     expect(beyond).toHaveLength(0);
   });
   it('round dots that stand apart are circles of their very area, one after another, with nothing in between', () => {
+    // A sheet of whole cells, so that none is cut.
     const scene = sceneOf(
       greyPicture(8, 8, () => 255 - 51),
-      sheet,
+      { ...sheet, width: 20.32, height: 20.32 },
       newScreen('dots', { ruling: 10, angle: 0 }),
     );
-    const { text, inked } = plateSvg(scene, 0, 'test', 0);
+    const { text, inked } = plateSvg(scene, 0, 'test', PURE);
     const [, d] = / d="([^"]*)"/.exec(text)!;
     expect(d).toMatch(/^(?:[Mm]-?\d+[ -]\d+a\d+ \d+ 0 0 1[ -]\d+[ -]\d+ \d+ \d+ 0 0 1[ -]\d+[ -]\d+z)+$/);
     // From one end of a circle to the other and back: its diameter.
@@ -119,7 +138,7 @@ describe('files', () => {
     expect(text.match(/<path/g)).toHaveLength(1);
     expect(text).not.toMatch(/white|#fff|<rect/);
     expect(text).toContain('fill-rule="evenodd"');
-    expect(text).toContain('width="19.9813mm"');
+    expect(text).toContain('width="20.32mm"');
   });
   it.each<[string, Screen]>([
     ['diffusion', newScreen('diffused', { spot: 0.4 })],
@@ -127,15 +146,17 @@ describe('files', () => {
     ['a threshold', newScreen('threshold')],
   ])('of %s are the very pixels of the film', (_, screen) => {
     const scene = sceneOf(ramp, sheet, screen);
-    const { text, manner } = plateSvg(scene, 0, 'test', 0);
+    const { text, manner } = plateSvg(scene, 0, 'test', PURE);
     expect(manner).toBe('outlines');
     expect(differing(scene, text)).toBe(0);
   });
   it('smoothed, outlines keep their area and have fewer corners', () => {
     const scene = sceneOf(ramp, sheet, newScreen('grain', { size: 0.2 }));
-    expect(compare(scene, plateSvg(scene, 0, 'test', 0.6).text)).toBeLessThanOrEqual(0.005);
-    expect(plateSvg(scene, 0, 'test', 0.6).text.length).toBeLessThan(
-      plateSvg(scene, 0, 'test', 0).text.length * 0.85,
+    expect(compare(scene, plateSvg(scene, 0, 'test', { ...PURE, smooth: 0.6 }).text)).toBeLessThanOrEqual(
+      0.005,
+    );
+    expect(plateSvg(scene, 0, 'test', { ...PURE, smooth: 0.6 }).text.length).toBeLessThan(
+      plateSvg(scene, 0, 'test', PURE).text.length * 0.85,
     );
   });
 });
@@ -163,7 +184,7 @@ describe.each<[string, Screen]>([
   // On a finer film, for what is out of place runs evenly between some of its pixels.
   const scene = sceneOf(ramp, { ...sheet, resolution: 1200 }, screen);
   it('is made from the tone and covers what the film covers, square by square and nearly pixel by pixel', () => {
-    const { text, manner } = plateSvg(scene, 0, 'test', 0);
+    const { text, manner } = plateSvg(scene, 0, 'test', PURE);
     expect(manner).toBe('dots');
     expect(text.match(/<path/g)).toHaveLength(1);
     expect(compare(scene, text)).toBeLessThanOrEqual(0.005);
@@ -283,26 +304,26 @@ describe('hard edges', () => {
       { ...withOriginals(plain, {}, emblem(plain, { route: { kind: 'ink', ink: 'other' } })), drawings },
     ],
   ])('of %s are cut as the film cuts them', (_, scene) => {
-    const { text, manner } = plateSvg(scene, 0, 'test', 0);
+    const { text, manner } = plateSvg(scene, 0, 'test', PURE);
     expect(manner).toBe('dots');
     expect(compare(scene, text)).toBeLessThanOrEqual(0.005);
     expect(differing(scene, text)).toBeLessThan(0.03);
   });
   it('line art keeps its curves, and what is light in it takes nothing but what lies under it', () => {
     const scene = { ...withOriginals(plain, {}, emblem(plain)), drawings };
-    const { text } = plateSvg(scene, 0, 'test', 0);
+    const { text } = plateSvg(scene, 0, 'test', PURE);
     // The ring had its middle taken out; the bar over it has nothing to lose. A dark disc by itself would keep its curves.
     const whole = new Map([['emblem', { ...EMBLEM, shapes: [EMBLEM.shapes[0]] }]]);
-    const disc = plateSvg({ ...scene, drawings: whole }, 0, 'test', 0).text;
+    const disc = plateSvg({ ...scene, drawings: whole }, 0, 'test', PURE).text;
     expect(disc.match(/c-?\d/g)).toHaveLength(1);
-    expect(disc.match(/<path/g)).toHaveLength(2);
+    expect(disc.match(/<path/g)!.length).toBeLessThanOrEqual(3);
     expect(text.match(/<path/g)!.length).toBeGreaterThan(1);
     expect(text).not.toMatch(/white|#fff|<rect|mask|clip/);
   });
   it('line art over error diffusion is geometry, and the pixels round it are the film’s', () => {
     const scene = sceneOf(ramp, sheet, newScreen('diffused', { spot: 0.25 }));
     const full = { ...withOriginals(scene, {}, emblem(scene)), drawings };
-    const { text, manner } = plateSvg(full, 0, 'test', 0);
+    const { text, manner } = plateSvg(full, 0, 'test', PURE);
     expect(manner).toBe('outlines');
     expect(text).toMatch(/c-?\d|l-?\d/);
     expect(differing(full, text)).toBeLessThan(0.005);
@@ -318,7 +339,7 @@ describe('hard edges', () => {
       pictures: new Map([...plain.pictures, ['clear', buildPyramid(clear)]]),
     };
     expect(compare(scene)).toBeLessThanOrEqual(0.005);
-    expect(differing(scene, plateSvg(scene, 0, 'test', 0).text)).toBe(0);
+    expect(differing(scene, plateSvg(scene, 0, 'test', PURE).text)).toBe(0);
   });
   it('a picture drawn as line work becomes smooth outlines', () => {
     const disc = greyPicture(200, 200, (x, y) => (Math.hypot(x - 99.5, y - 99.5) < 70 ? 20 : 240));
@@ -326,7 +347,7 @@ describe('hard edges', () => {
     const [first] = scene.recipe.originals;
     const content = { ...first.content, line: { threshold: 50, smooth: 1 } } as Original['content'];
     const lines = withOriginals(scene, { content });
-    const { text, manner } = plateSvg(lines, 0, 'test', 0);
+    const { text, manner } = plateSvg(lines, 0, 'test', PURE);
     expect(manner).toBe('dots');
     expect(compare(lines, text)).toBeLessThanOrEqual(0.005);
     expect(differing(lines, text)).toBeLessThan(0.002);
@@ -340,7 +361,7 @@ describe('hard edges', () => {
       inks: [...plain.recipe.inks, testInk('second', [50, 60, 40])],
       plates: [...plain.recipe.plates, plainPlate('p2', 'second', newScreen('lines'))],
     };
-    const { text } = platesSvg({ ...plain, recipe: two }, [0, 1], 'both', 0);
+    const { text } = platesSvg({ ...plain, recipe: two }, [0, 1], 'both', PURE);
     expect(text.match(/<g id="[^"]+" fill="#/g)).toHaveLength(2);
     expect(text.match(/<title>/g)).toHaveLength(1);
   });

@@ -1,4 +1,4 @@
-import { FILM_FORMATS, filmFormat, filmLayout, vectorManner } from '@brachytone/core';
+import { FILM_FORMATS, filmFormat, filmLayout, latticeOf, vectorManner } from '@brachytone/core';
 import { filmsOf, isTogether, LIMITS } from '@brachytone/job';
 import { Button } from '../../controls/button.tsx';
 import { PIXELS } from '../../words/quantity.ts';
@@ -110,19 +110,44 @@ function Emulsion() {
   );
 }
 
+const DOT_OUTLINES = [
+  { value: 'pure', label: 'Pure shapes', title: 'Whole circles, squares or motifs, to recolour and scale' },
+  { value: 'film', label: 'As on film', title: 'Cut by the picture’s detail inside each dot' },
+] as const;
+
+const OUTLINE_WORDS = {
+  pure: 'whole, and as large as what the film inks in its place',
+  film: 'with the film’s own contour, cut by the picture’s detail inside it',
+} as const;
+
 /** What a file of geometry will hold. */
 function GeometryFacts() {
   const dispatch = useAppDispatch();
   const { films, recipe } = useDocument();
   const manners = recipe.plates.map((_, plate) => vectorManner({ recipe }, plate));
+  const hasStraightDots = recipe.plates.some(
+    ({ screen }, plate) => manners[plate] === 'dots' && latticeOf(screen)?.supercell !== undefined,
+  );
   const words = manners.every((manner) => manner === 'dots')
-    ? 'Every dot is true geometry computed from the tone, cut where its picture ends: one compound path in the ink’s colour. Line work keeps its curves. Nothing is there that is not ink.'
+    ? `Every dot is true geometry, ${OUTLINE_WORDS[films.outlines]}, and cut where its picture ends: compound paths in the ink’s colour. Line work keeps its curves. Nothing is there that is not ink.`
     : manners.every((manner) => manner === 'outlines')
-      ? 'Outlines of the film’s own pixels: one compound path in the ink’s colour, and nothing that is not ink.'
-      : 'Dots of a lattice, straight or bent, are true geometry; those of other plates are outlines of the film’s own pixels. One compound path for each ink.';
+      ? 'Outlines of the film’s own pixels: compound paths in the ink’s colour, and nothing that is not ink.'
+      : 'Dots of a lattice, straight or bent, are true geometry; those of other plates are outlines of the film’s own pixels. Compound paths in each ink’s colour.';
   return (
     <>
       <p className="mt-1.5 text-soft">{words}</p>
+      {hasStraightDots && (
+        <Row label="Dots">
+          <Segmented
+            label="Dots"
+            value={films.outlines}
+            options={DOT_OUTLINES}
+            onChange={(outlines) =>
+              dispatch(edit('Dots of vector files', (draft) => void (draft.films.outlines = outlines)))
+            }
+          />
+        </Row>
+      )}
       {recipe.plates.length > 1 && filmFormat(films.format).holds.includes('job') && (
         <SwitchRow
           label="All plates in one file"

@@ -1,12 +1,10 @@
 import type { Scene } from '../../recipe/scene.ts';
 import type { Emulsion } from '../emulsion.ts';
+import type { VectorOptions } from '../../vector/plate-group.ts';
 import type { Sink } from '../sink.ts';
 
 /** How films are to be made, whatever their format. */
-export interface FilmOptions extends Emulsion {
-  /** How far the outlines of pixels may stray from them in a file of geometry, in film pixels; 0 for their very sides. */
-  readonly smooth: number;
-}
+export interface FilmOptions extends Emulsion, VectorOptions {}
 
 /** A file of films to be written. */
 export interface FilmJob {

@@ -84,11 +84,18 @@ export interface ScreenKind<F extends Fields = Fields> {
   /** True when it carries something on from row to row, so that a part cannot be made without what lies above it. */
   readonly sequential: (settings: SettingsOf<F>) => boolean;
   /**
-   * Its dots as geometry, where they stand in no straight lattice; missing where there is no such thing.
+   * Its dots as the contours of coverage against threshold; missing where there is no such thing.
    *
-   * @param limits that it keeps
+   * @param limits     that it keeps
+   * @param frame      the grid that places are given on
+   * @param resolution of the film, which a straight lattice is made for
    */
-  readonly contours?: (settings: SettingsOf<F>, limits: DotLimits, frame: Frame) => Contoured;
+  readonly contours?: (
+    settings: SettingsOf<F>,
+    limits: DotLimits,
+    frame: Frame,
+    resolution: number,
+  ) => Contoured;
   /**
    * @param transfer what is made of the coverage that is asked for, its limits with it
    * @param frame    the grid it is made on, a pixel a spot

@@ -1,4 +1,4 @@
-import { areaOfPolygons, rectangle, shared, united, type Area } from '../../path/area.ts';
+import { allUnited, areaOfPolygons, rectangle, shared, type Area } from '../../path/area.ts';
 import type { Polyline } from '../../path/contour.ts';
 import { areaOf, around, type Piece } from '../../path/piece.ts';
 import { HALF, reversed } from './cell-outline.ts';
@@ -19,15 +19,12 @@ export function motifPieces(lines: readonly Polyline[], size: number): Piece[] {
     lines.map(({ points }) => ({ closed: true, points: points.map((value) => value * size * UNITS) })),
     'evenodd',
   );
-  let whole: Area = [];
+  const copies: Area = [];
   for (let dy = -reach; dy <= reach; dy++) {
-    for (let dx = -reach; dx <= reach; dx++) {
-      whole = united(
-        whole,
-        one.map((path) => path.map(({ x, y }) => ({ x: x + dx * UNITS, y: y + dy * UNITS }))),
-      );
-    }
+    for (let dx = -reach; dx <= reach; dx++)
+      for (const path of one) copies.push(path.map(({ x, y }) => ({ x: x + dx * UNITS, y: y + dy * UNITS })));
   }
+  const whole = allUnited(copies);
   const half = UNITS / 2;
   const cell = rectangle({ left: -half, top: -half, right: half, foot: half });
   // Outer rings come one way, holes the other.
