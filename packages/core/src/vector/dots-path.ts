@@ -4,14 +4,14 @@ import type { Scene } from '../recipe/scene.ts';
 import { screenKind } from '../screen/kinds/index.ts';
 import { latticeOf, limitsOf, type Screen } from '../screen/screen.ts';
 import { cellShares } from './cell-shares.ts';
-import { rectangle, shared, without, type Area } from '../path/area.ts';
+import { shared, without, type Area } from '../path/area.ts';
 import { edgeIndex } from './edge-index.ts';
 import { LatticeGrid } from './lattice-grid.ts';
 import { latticePath } from './lattice-path.ts';
 import { levelPath, type LevelField } from './level-path.ts';
 import type { Paths } from './path-data.ts';
 import { ExcessRows } from './excess-rows.ts';
-import type { Units } from './units.ts';
+import { filmArea, type Units } from './units.ts';
 
 /** Points along a cell at which the edges of dots are looked for; the thinnest lines must not fall between two. */
 const PER_CELL = { dot: 16, line: 24 };
@@ -53,17 +53,6 @@ export function dotsPath(
     const area = shared(face, film);
     if (area.length > 0) draw(scene, plate, area, units, out);
   }
-}
-
-/** All of the film: the sheet with its bleed, to the nearest film pixel. */
-function filmArea({ film, frame }: Units): Area {
-  const scale = frame.resolution / film.resolution;
-  return rectangle({
-    left: 0,
-    top: 0,
-    right: Math.round(film.width * scale),
-    foot: Math.round(film.height * scale),
-  });
 }
 
 type Draw = (scene: Scene, plate: number, area: Area, units: Units, out: Paths) => void;

@@ -1,4 +1,4 @@
-import { bitAt, cropBits, type Bits } from '../raster/bits.ts';
+import { cropBits, type Bits } from '../raster/bits.ts';
 import type { PathData } from './path-data.ts';
 import { thinned } from './thin.ts';
 
@@ -55,21 +55,10 @@ const BITS_SET = Uint8Array.from({ length: 256 }, (_, byte) => byte.toString(2).
  */
 function pixelPath(bits: Bits, smooth: number, scale: number, out: PathData, first: number): void {
   const { width, height } = bits;
-  const ink = (x: number, y: number): number =>
-    x >= 0 && y >= 0 && x < width && y < height ? bitAt(bits, x, y) : 0;
-  // The upper sides of patches that are not walked along yet; every outline has at least one.
-  const seen = new Uint8Array(((width + 1) * (height + 1) + 7) >> 3);
-  const isSeen = (at: number) => (seen[at >> 3] >> (at & 7)) & 1;
+  const pixels = new PixelEdges(bits);
   for (let y = 0; y < height; y++) {
-    for (let x = 0; x < width; x++) {
-      const at = y * (width + 1) + x;
-      if (!ink(x, y) || ink(x, y - 1) || isSeen(at)) continue;
-      const corners = walk(
-        x,
-        y,
-        ink,
-        (cx, cy) => (seen[(cy * (width + 1) + cx) >> 3] |= 1 << ((cy * (width + 1) + cx) & 7)),
-      );
+    for (let x = pixels.nextUpper(0, y); x < width; x = pixels.nextUpper(x + 1, y)) {
+      const corners = pixels.walk(x, y);
       const points = smooth > 0 ? ofSameArea(smoothed(corners, smooth), corners) : corners;
       out.move(points[0] * scale, (first + points[1]) * scale);
       for (let i = 2; i < points.length; i += 2) out.line(points[i] * scale, (first + points[i + 1]) * scale);
@@ -78,31 +67,68 @@ function pixelPath(bits: Bits, smooth: number, scale: number, out: PathData, fir
   }
 }
 
-/** Walks along an outline from the left end of an upper side, ink to the right; gives its corners, x and y by turns. */
-function walk(
-  startX: number,
-  startY: number,
-  ink: (x: number, y: number) => number,
-  passed: (x: number, y: number) => void,
-): number[] {
-  const corners: number[] = [];
-  let [x, y, dx, dy] = [startX, startY, 1, 0];
-  do {
-    if (dx === 1) passed(x, y);
-    x += dx;
-    y += dy;
-    // Two of the four pixels that meet at the corner lie ahead: to the right of the way, and to the left.
-    const right = ink(x + (dx - dy - 1) / 2, y + (dx + dy - 1) / 2);
-    const left = ink(x + (dx + dy - 1) / 2, y + (dy - dx - 1) / 2);
-    if (!right) {
-      corners.push(x, y);
-      [dx, dy] = [-dy, dx];
-    } else if (left) {
-      corners.push(x, y);
-      [dx, dy] = [dy, -dx];
+/** Of a pixel: that it has ink, and that its upper side was walked along. */
+const [INK, WALKED] = [1, 2];
+
+/** Pixels a byte each, bare ones all around, to walk along their edges. */
+class PixelEdges {
+  private readonly across: number;
+  private readonly cells: Uint8Array;
+  /** From the pixel right below a corner to the one ahead at the right hand, and at the left, by direction: right, down, left, up. */
+  private readonly rightAhead: readonly number[];
+  private readonly leftAhead: readonly number[];
+  private readonly step: readonly number[];
+
+  constructor(bits: Bits) {
+    const { width, height } = bits;
+    const across = width + 2;
+    this.across = across;
+    this.cells = new Uint8Array(across * (height + 2));
+    const { data, stride } = bits;
+    for (let y = 0; y < height; y++) {
+      const row = (y + 1) * across + 1;
+      for (let x = 0; x < width; x += 8) {
+        const byte = data[y * stride + (x >> 3)];
+        if (byte === 0) continue;
+        for (let k = 0; k < 8; k++) if ((byte >> (7 - k)) & 1) this.cells[row + x + k] = INK;
+      }
     }
-  } while (x !== startX || y !== startY || dx !== 1 || dy !== 0);
-  return corners;
+    this.step = [1, across, -1, -across];
+    this.rightAhead = [0, -1, -across - 1, -across];
+    this.leftAhead = [-across, 0, -1, -across - 1];
+  }
+
+  /** The first pixel of a row from `x` on whose upper side is an edge that no outline ran along yet; −1 … the width or more for none. */
+  nextUpper(x: number, y: number): number {
+    const { cells, across } = this;
+    const end = (y + 2) * across - 1;
+    let at = (y + 1) * across + 1 + x;
+    while (at < end && (cells[at] !== INK || (cells[at - across] & INK) !== 0)) at++;
+    return at - (y + 1) * across - 1;
+  }
+
+  /** Walks along an outline from the left end of an upper side, ink to the right; gives its corners, x and y by turns. */
+  walk(startX: number, startY: number): number[] {
+    const { cells, across, step, rightAhead, leftAhead } = this;
+    const corners: number[] = [];
+    const start = (startY + 1) * across + 1 + startX;
+    let at = start;
+    let direction = 0;
+    do {
+      if (direction === 0) cells[at] |= WALKED;
+      at += step[direction];
+      const turn =
+        (cells[at + rightAhead[direction]] & INK) === 0
+          ? 1
+          : (cells[at + leftAhead[direction]] & INK) !== 0
+            ? 3
+            : 0;
+      if (turn === 0) continue;
+      corners.push((at % across) - 1, Math.floor(at / across) - 1);
+      direction = (direction + turn) & 3;
+    } while (at !== start || direction !== 0);
+    return corners;
+  }
 }
 
 /** What is cut off a corner between two long sides, pixels. */

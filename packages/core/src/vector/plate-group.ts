@@ -6,7 +6,7 @@ import { filmFrame, frameOf } from '../recipe/frame.ts';
 import { plateArt } from '../plate/plate-art.ts';
 import type { Recipe } from '../recipe/recipe.ts';
 import type { Scene } from '../recipe/scene.ts';
-import { bitAt, countInk } from '../raster/bits.ts';
+import { bitAt, countInk, type Bits } from '../raster/bits.ts';
 import { MM_PER_INCH } from '../raster/frame.ts';
 import { SOLID } from '../raster/plane.ts';
 import { bands } from '../raster/region.ts';
@@ -18,8 +18,8 @@ import { hardEdges, hasGeometry, type HardEdges } from './hard-edges.ts';
 import type { LineShape } from './line-shape.ts';
 import { pathData, paths, type PathData, type Paths } from './path-data.ts';
 import { pixelPaths } from './pixel-path.ts';
-import type { Units } from './units.ts';
-import { boxesMeet, boxOf, shared, united, type Area, type Box } from '../path/area.ts';
+import { filmArea, type Units } from './units.ts';
+import { boxesMeet, boxOf, shared, united, without, type Area, type Box } from '../path/area.ts';
 
 /** Units of the file in a millimetre at least: 1 µm each. */
 const PER_MM = 1000;
@@ -82,24 +82,36 @@ export function plateGroup(
   const dots = paths();
   let manner: VectorManner = 'outlines';
   let inked: number;
+  let scale = 1;
   if (edges && hasDots(recipe.plates[plate].screen)) {
     manner = 'dots';
     dotsPath(scene, plate, edges.faces, units, outlines, dots);
     inked = askedShare(scene, plate);
-  } else inked = drawOutlines(scene, plate, edges, units, smooth, dots);
-  const screened = dots.texts().map((data) => ({ rule: 'evenodd', data }));
-  const lines = edges ? linePaths(edges.lines) : [];
-  const drawn = [...screened, ...lines].map(
-    ({ rule, data }) => `<path fill-rule="${rule}" d="${data.replace(/^m/, 'M')}"/>`,
-  );
+  } else ({ inked, scale } = drawOutlines(scene, plate, edges, units, smooth, dots));
+  const screened = dots.texts().map((data) => pathElement('evenodd', data));
+  const lines = edges ? linePaths(edges.lines).map(({ rule, data }) => pathElement(rule, data)) : [];
   const { fill, before } = inkPaint(ink, recipe.sheet, units, `${id}-blend`);
-  return { text: `${before}<g id="${id}" fill="${fill}">${drawn.join('')}</g>`, manner, inked };
+  const drawn =
+    scale === 1
+      ? screened.join('')
+      : `<g transform="scale(${Number(scale.toPrecision(12))})">${screened.join('')}</g>`;
+  return { text: `${before}<g id="${id}" fill="${fill}">${drawn}${lines.join('')}</g>`, manner, inked };
 }
+
+const pathElement = (rule: string, data: string): string =>
+  `<path fill-rule="${rule}" d="${data.replace(/^m/, 'M')}"/>`;
 
 /** An ink's name as the id of its group. */
 export const idOf = ({ name }: Pick<Ink, 'name'>): string => escaped(name.replace(/\s+/g, '-'));
 
-/** Outlines of the film's pixels: of all of them, or where line work is geometry of the screened ones alone. */
+/** Parts of a pixel that smoothed outlines are written in. */
+const SMOOTH_PARTS = 4;
+
+/**
+ * Outlines of the film's pixels: of all of them, or where line work is geometry of the screened ones alone.
+ *
+ * @returns the share of the film that is inked, and units of the file in one of the paths': pixels make shorter paths than micrometres
+ */
 function drawOutlines(
   scene: Scene,
   plate: number,
@@ -107,30 +119,27 @@ function drawOutlines(
   units: Units,
   smooth: number,
   out: Paths,
-): number {
+): { inked: number; scale: number } {
   const frame = filmFrame(scene.recipe);
   const whole = { x: 0, y: 0, width: frame.width, height: frame.height };
-  const scale = units.frame.resolution / frame.resolution;
-  const draw = (part: (path: PathData) => void): void => part(out.next());
-  if (!edges) {
-    const bits = plateBits(scene, plate, frame, whole);
-    pixelPaths(bits, smooth, scale, draw);
-    return countInk(bits) / (bits.width * bits.height);
-  }
-  const bits = toneBits(scene, plate, frame, whole);
-  const all = bits.width * bits.height;
-  if (edges.faces.length === 1 && edges.lines.length === 0) {
-    pixelPaths(bits, smooth, scale, draw);
-    return countInk(bits) / all;
+  const pixel = units.frame.resolution / frame.resolution;
+  const bits = edges ? toneBits(scene, plate, frame, whole) : plateBits(scene, plate, frame, whole);
+  const left = edges?.faces.reduce(united, []);
+  const hasHoles = left && without(filmArea(units), left).length > 0;
+  const share = (made: Bits): number => countInk(made) / (made.width * made.height);
+  if (!hasHoles) {
+    const parts = smooth > 0 ? SMOOTH_PARTS : 1;
+    pixelPaths(bits, smooth, parts, (draw) => draw(out.next()));
+    const hasLines = edges !== undefined && edges.lines.length > 0;
+    return { inked: share(hasLines ? plateBits(scene, plate, frame, whole) : bits), scale: pixel / parts };
   }
   // Where tones end pixels do already; what line work leaves bare has still to be cut out.
-  const left = edges.faces.reduce(united, []);
-  pixelPaths(bits, smooth, scale, (part) => {
+  pixelPaths(bits, smooth, pixel, (draw) => {
     const cut = clipped(out.next(), left);
-    part(cut);
+    draw(cut);
     cut.finish();
   });
-  return countInk(plateBits(scene, plate, frame, whole)) / all;
+  return { inked: share(plateBits(scene, plate, frame, whole)), scale: 1 };
 }
 
 /** Pixels per inch at which a plate's share of ink is told from its tones. */

@@ -1,5 +1,6 @@
 import { filmFrame } from '../recipe/frame.ts';
 import type { Recipe } from '../recipe/recipe.ts';
+import { rectangle, type Area } from '../path/area.ts';
 import { MM_PER_INCH, type Frame } from '../raster/frame.ts';
 
 /** What a file of geometry is drawn in: whole units, so many to a millimetre, on a grid of which each is a pixel. */
@@ -26,3 +27,14 @@ export const unitsOf = ({ sheet }: Pick<Recipe, 'sheet'>, perMm: number): Units 
     bleed: sheet.bleed,
   },
 });
+
+/** All of the film, which is the sheet with its bleed to the nearest film pixel, in units of the file. */
+export function filmArea({ film, frame }: Units): Area {
+  const scale = frame.resolution / film.resolution;
+  return rectangle({
+    left: 0,
+    top: 0,
+    right: Math.round(film.width * scale),
+    foot: Math.round(film.height * scale),
+  });
+}

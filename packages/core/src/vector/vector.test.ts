@@ -150,6 +150,24 @@ describe('files', () => {
     expect(manner).toBe('outlines');
     expect(differing(scene, text)).toBe(0);
   });
+  it('smoothed by as much as two pixels of a fine film, grain keeps its area and takes half the room', () => {
+    const scene = sceneOf(ramp, { ...sheet, resolution: 1200 }, newScreen('grain', { size: 0.25 }));
+    const { text } = plateSvg(scene, 0, 'test', { ...PURE, smooth: 2 });
+    expect(compare(scene, text)).toBeLessThanOrEqual(0.005);
+    expect(text.length).toBeLessThan(plateSvg(scene, 0, 'test', PURE).text.length * 0.5);
+  });
+  it('a path of outlines is never longer than readers take, and where two meet no ink is missing', () => {
+    const scene = sceneOf(
+      ramp,
+      { width: 120, height: 60, resolution: 1200 },
+      newScreen('grain', { size: 0.1 }),
+    );
+    const { text } = plateSvg(scene, 0, 'test', PURE);
+    const lengths = [...text.matchAll(/ d="([^"]*)"/g)].map(([, d]) => d.length);
+    expect(lengths.length).toBeGreaterThan(2);
+    expect(Math.max(...lengths)).toBeLessThan(1.2e6);
+    expect(differing(scene, text)).toBe(0);
+  });
   it('smoothed, outlines keep their area and have fewer corners', () => {
     const scene = sceneOf(ramp, sheet, newScreen('grain', { size: 0.2 }));
     expect(compare(scene, plateSvg(scene, 0, 'test', { ...PURE, smooth: 0.6 }).text)).toBeLessThanOrEqual(
