@@ -42,12 +42,17 @@ describe('runs', () => {
     const { document } = await jobOf({ width: 30, height: 20, bleed: 0, resolution: 300 });
     const { recipe } = document;
     const [plate] = recipe.plates;
-    const inks = ['second', 'third'].map((id) => ({ ...recipe.inks[0], id, name: id }));
+    const inks = ['second', 'third', 'empty'].map((id) => ({ ...recipe.inks[0], id, name: id }));
+    const [original] = recipe.originals;
     const all: JobDocument = {
       ...document,
       films: { ...document.films, format: 'svg', together: true },
       recipe: {
         ...recipe,
+        originals: [
+          original,
+          { ...original, id: 'again', route: { kind: 'ink', ink: 'second' }, overprint: true },
+        ],
         inks: [...recipe.inks, ...inks],
         plates: [
           plate,
@@ -70,6 +75,31 @@ describe('runs', () => {
     const text = (made.body as Buffer).toString();
     expect([...text.matchAll(/<g id="([^"]*)"/g)].map(([, id]) => id)).toEqual(['Black', 'second']);
   });
+  it.each(['tiff-group4', 'svg'] as const)(
+    'makes no %s file of a plate that carries nothing',
+    async (format) => {
+      const { document } = await jobOf({ width: 30, height: 20, bleed: 0, resolution: 300 });
+      const { recipe } = document;
+      const ink = { ...recipe.inks[0], id: 'unused', name: 'Unused' };
+      const two: JobDocument = {
+        ...document,
+        films: { ...document.films, format },
+        recipe: {
+          ...recipe,
+          inks: [...recipe.inks, ink],
+          plates: [...recipe.plates, { ...recipe.plates[0], id: 'plate-unused', ink: 'unused' }],
+        },
+      };
+      const { body } = await server.http.post('/api/jobs').send({ document: two }).expect(201);
+      const run = await ended((await startRun((body as { id: string }).id)).id);
+      expect(run.status).toBe('done');
+      expect(run.films.map(({ ink, bytes, inked }) => [ink, bytes > 0, inked === 0])).toEqual([
+        ['Black', true, false],
+        ['Unused', false, true],
+      ]);
+      await server.http.get(`/api/runs/${run.id}/films/${run.films[1].file}`).expect(404);
+    },
+  );
   it.each(['tiff-group4', 'tiff-deflate', 'png'] as const)(
     'make %s films whose every bit is the plate’s',
     async (format) => {

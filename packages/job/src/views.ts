@@ -99,7 +99,7 @@ export type RunStatus = 'queued' | 'running' | 'done' | 'cancelled' | 'failed' |
 
 /** A film of a run. */
 export interface RunFilm extends WantedFilm {
-  /** Bytes of the finished file; 0 until it is. */
+  /** Bytes of the finished file; 0 until it is, and for a plate that carries nothing, of which none is made. */
   readonly bytes: number;
   /** Percent of the film that is inked (before it is made negative); null until it is finished. */
   readonly inked: number | null;

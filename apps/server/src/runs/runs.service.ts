@@ -180,7 +180,13 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
             { document, films: wanted, materials, port: port2 },
             { signal: active.abort.signal, transfer: [port2] },
           );
-          places.forEach((at, i) => (films[at] = { ...films[at], ...made[i] }));
+          for (const [i, at] of places.entries()) {
+            films[at] = { ...films[at], ...made[i] };
+            // A plate that carries nothing is no film.
+            if (made[i].inked !== 0) continue;
+            films[at] = { ...films[at], bytes: 0 };
+            await rm(wanted[i].path, { force: true });
+          }
         }),
       );
       await this.end(id, 'done', null, films);

@@ -28,8 +28,11 @@ import {
   smallSource,
   SOLID,
   toneHistogram,
+  vectorSize,
   toneView,
   type Typeface,
+  type VectorOptions,
+  type VectorSize,
   weightsThatPart,
   type Bits,
   type Drawing,
@@ -268,6 +271,12 @@ const workerApi = {
       ...tone,
       steps: tone.steps.slice(0, steps),
     });
+  },
+
+  /** How large a job's files of geometry will be, and how long they take. */
+  vectorSize(recipe: Recipe, plates: readonly number[], options: VectorOptions): VectorSize {
+    beginTask();
+    return vectorSize({ recipe, ...materials }, plates, options, () => performance.now());
   },
 
   /** Colour of a picture at a place in shares of it, `#rrggbb`: the mean of 3 × 3 pixels of a middling size. */

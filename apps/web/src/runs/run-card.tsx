@@ -58,16 +58,21 @@ export function RunCard({ run }: { run: RunView }) {
         <ul className="mt-1.5">
           {run.films.map((film) => (
             <li key={film.file} className="flex items-baseline gap-2 py-0.5">
-              <a
-                className="min-w-0 truncate underline decoration-edge underline-offset-2 hover:decoration-ink"
-                href={`/api/runs/${run.id}/films/${film.file}`}
-                download={film.file}
-              >
-                {film.file}
-              </a>
+              {film.bytes === 0 ? (
+                <span className="min-w-0 truncate text-soft">{film.ink}</span>
+              ) : (
+                <a
+                  className="min-w-0 truncate underline decoration-edge underline-offset-2 hover:decoration-ink"
+                  href={`/api/runs/${run.id}/films/${film.file}`}
+                  download={film.file}
+                >
+                  {film.file}
+                </a>
+              )}
               <span className="figures ml-auto shrink-0 text-soft">
-                {film.inked === null ? '' : `${film.inked.toFixed(1)} % · `}
-                {bytesWords(film.bytes)}
+                {film.bytes === 0
+                  ? 'nothing on it, not made'
+                  : `${film.inked === null ? '' : `${film.inked.toFixed(1)} % · `}${bytesWords(film.bytes)}`}
               </span>
             </li>
           ))}

@@ -1,7 +1,7 @@
 import { newScreen } from '@brachytone/core';
 import { newJob } from '@brachytone/job';
 import { shownPlates, whatToDraw } from '../light-table/table/what.ts';
-import { bytesWords, lengthWords, screenWords, sheetWords, shortSheet } from './words.ts';
+import { bytesWords, secondsWords, lengthWords, screenWords, sheetWords, shortSheet } from './words.ts';
 
 const job = newJob({ sha256: 'a'.repeat(64), name: 'moon.png', width: 100, height: 140 });
 
@@ -44,4 +44,14 @@ describe('what the table draws', () => {
     expect(whatToDraw(job, 'plate', null)).toEqual({ kind: 'plate', plate: 0, ends: false });
     expect(whatToDraw(job, 'proof', null, { ends: true })).toEqual({ kind: 'plate', plate: 0, ends: true });
   });
+});
+
+it('tells how long a thing takes as finely as it is known', () => {
+  expect([0.4, 4.9, 12, 88, 130].map(secondsWords)).toEqual([
+    'a few seconds',
+    'a few seconds',
+    'some 10 seconds',
+    'some 90 seconds',
+    'some 2 minutes',
+  ]);
 });

@@ -37,6 +37,13 @@ export function lengthWords(value: number): string {
   return formatQuantity(value, { ...MM, decimals: value < 10 ? 2 : 1 });
 }
 
+/** `some 20 seconds`: what is only reckoned beforehand. */
+export function secondsWords(seconds: number): string {
+  if (seconds < 5) return 'a few seconds';
+  if (seconds < 90) return `some ${Math.round(seconds / 5) * 5} seconds`;
+  return `some ${Math.round(seconds / 60)} minutes`;
+}
+
 /** `2.9 MB`. */
 export const bytesWords = (bytes: number): string =>
   bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1e6).toFixed(1)} MB`;

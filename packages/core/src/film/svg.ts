@@ -36,10 +36,8 @@ export function platesSvg(
     return alike === 0 ? idOf(ink) : `${idOf(ink)}-${alike + 1}`;
   });
   const groups = plates.map((plate, i) => plateGroup(scene, plate, units, options, ids[i]));
-  const drawn =
-    plates.length === 1
-      ? groups[0].text
-      : `<g style="isolation:isolate">${groups.map(({ text }, i) => overOthers(text, ids[i], inks[i])).join('')}</g>`;
+  const over = groups.map(({ text, isEmpty }, i) => (isEmpty ? '' : overOthers(text, ids[i], inks[i])));
+  const drawn = plates.length === 1 ? groups[0].text : `<g style="isolation:isolate">${over.join('')}</g>`;
   const said = plates.length === 1 ? '' : `<desc>${escaped(printingOrder(inks))}</desc>`;
   const moved = [place.x, place.y].map((pixels) => (pixels * units.frame.resolution) / resolution);
   const body =

@@ -35,6 +35,8 @@ export interface PlateGroup {
   readonly manner: VectorManner;
   /** Share of the plate's film that its dots ink, 0–1. */
   readonly inked: number;
+  /** True where nothing is drawn. */
+  readonly isEmpty: boolean;
 }
 
 /** How geometry is drawn. */
@@ -95,7 +97,8 @@ export function plateGroup(
     scale === 1
       ? screened.join('')
       : `<g transform="scale(${Number(scale.toPrecision(12))})">${screened.join('')}</g>`;
-  return { text: `${before}<g id="${id}" fill="${fill}">${drawn}${lines.join('')}</g>`, manner, inked };
+  const text = `${before}<g id="${id}" fill="${fill}">${drawn}${lines.join('')}</g>`;
+  return { text, manner, inked, isEmpty: screened.length + lines.length === 0 };
 }
 
 const pathElement = (rule: string, data: string): string =>

@@ -10,8 +10,10 @@ import { useRunsQuery } from '../../store/api.ts';
 import { edit } from '../../store/job-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';
+import { bytesWords, secondsWords } from '../../words/words.ts';
 import { useMakeFilms } from '../use-make-films.ts';
-import { Fact, Group, Row } from './group.tsx';
+import { Fact, Group, ResetButton, Row } from './group.tsx';
+import { useVectorSize } from './use-vector-size.ts';
 
 const FORMATS = FILM_FORMATS.map(({ id, name, says }) => ({ value: id, label: name, title: says }));
 
@@ -120,6 +122,10 @@ const OUTLINE_WORDS = {
   film: 'with the film’s own contour, cut by the picture’s detail inside it',
 } as const;
 
+/** Bytes a plate from which on drawing programs are slow, and pixels of smoothing that halve them. */
+const LARGE = 12e6;
+const ENOUGH_SMOOTH = 2;
+
 /** What a file of geometry will hold. */
 function GeometryFacts() {
   const dispatch = useAppDispatch();
@@ -128,6 +134,10 @@ function GeometryFacts() {
   const hasStraightDots = recipe.plates.some(
     ({ screen }, plate) => manners[plate] === 'dots' && latticeOf(screen)?.supercell !== undefined,
   );
+  const size = useVectorSize();
+  const isLarge = size !== undefined && size.bytes > LARGE * Math.max(1, recipe.plates.length);
+  const smoothBy = (smooth: number, gesture: string | null) =>
+    dispatch(edit('Smoothing', (draft) => void (draft.films.smooth = smooth), gesture));
   const words = manners.every((manner) => manner === 'dots')
     ? `Every dot is true geometry, ${OUTLINE_WORDS[films.outlines]}, and cut where its picture ends: compound paths in the ink’s colour. Line work keeps its curves. Nothing is there that is not ink.`
     : manners.every((manner) => manner === 'outlines')
@@ -159,6 +169,20 @@ function GeometryFacts() {
           }
         />
       )}
+      {size && (
+        <Fact label="Files">
+          about {bytesWords(size.bytes)}, {secondsWords(size.seconds)}
+        </Fact>
+      )}
+      {isLarge && manners.includes('outlines') && films.smooth < ENOUGH_SMOOTH && (
+        <p className="mt-1 text-soft">
+          Many programs open so much only slowly.{' '}
+          <ResetButton
+            label={`Smooth by ${ENOUGH_SMOOTH} px`}
+            onClick={() => smoothBy(ENOUGH_SMOOTH, null)}
+          />
+        </p>
+      )}
       {manners.includes('outlines') && (
         <SliderRow
           label="Smoothed by"
@@ -166,9 +190,7 @@ function GeometryFacts() {
           unit={PIXELS}
           {...LIMITS.strays}
           usual={[0, 3]}
-          onChange={(smooth, gesture) =>
-            dispatch(edit('Smoothing', (draft) => void (draft.films.smooth = smooth), gesture))
-          }
+          onChange={smoothBy}
         />
       )}
     </>

@@ -1,5 +1,5 @@
 import { inkOf } from '@brachytone/core';
-import type { Ink } from '@brachytone/core';
+import type { Ink, Recipe } from '@brachytone/core';
 import { isUsed, withoutInk } from '@brachytone/job';
 import { useDocument } from '../../../store/use-job.ts';
 import { useEditRecipe } from '../../../store/use-edit-recipe.ts';
@@ -20,6 +20,7 @@ export function InkList() {
       {recipe.plates.map(({ id, ink }) => (
         <InkCard key={id} ink={inkOf(recipe.inks, ink)} />
       ))}
+      <UnusedInks />
       <div className="mt-2">
         <AddInk />
       </div>
@@ -30,13 +31,40 @@ export function InkList() {
 /** Name of an ink's card, as that which is open. */
 export const inkCard = (ink: string): string => `ink:${ink}`;
 
+/** True for an ink that something is printed in: an original, or a base under others. */
+const printsSomething = (recipe: Recipe, { id }: Ink): boolean =>
+  isUsed(recipe, id) ||
+  recipe.plates.some(({ ink, base }) => (ink === id && base !== null) || base?.highlights === id);
+
+/** Inks that nothing is printed in are offered for removal. */
+function UnusedInks() {
+  const { recipe } = useDocument();
+  const editRecipe = useEditRecipe();
+  const unused = recipe.inks.filter((ink) => !printsSomething(recipe, ink));
+  if (unused.length === 0 || recipe.inks.length === 1) return null;
+  const names = new Intl.ListFormat('en-GB').format(unused.map(({ name }) => name));
+  return (
+    <p className="mt-1.5 flex items-baseline justify-between gap-2 text-soft">
+      <span>
+        Nothing prints in {names}: no film is made {unused.length === 1 ? 'of it' : 'of them'}.
+      </span>
+      <ResetButton
+        label={unused.length === 1 ? 'Take it away' : 'Take them away'}
+        onClick={() =>
+          editRecipe('Remove unused inks', (one) =>
+            unused.reduce((next, { id }) => withoutInk(next, id), one),
+          )
+        }
+      />
+    </p>
+  );
+}
+
 function InkCard({ ink }: { ink: Ink }) {
   const { recipe } = useDocument();
   const editRecipe = useEditRecipe();
   const open = useAppSelector((state) => state.view.step) === inkCard(ink.id);
-  const used =
-    isUsed(recipe, ink.id) ||
-    recipe.plates.some(({ ink: own, base }) => (own === ink.id && base) || base?.highlights === ink.id);
+  const used = printsSomething(recipe, ink);
   return (
     <Card
       id={inkCard(ink.id)}
