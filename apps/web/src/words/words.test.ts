@@ -48,10 +48,10 @@ describe('what the table draws', () => {
 
 it('tells how long a thing takes as finely as it is known', () => {
   expect([0.4, 4.9, 12, 88, 130].map(secondsWords)).toEqual([
-    'a few seconds',
-    'a few seconds',
-    'some 10 seconds',
-    'some 90 seconds',
-    'some 2 minutes',
+    'under 5 s',
+    'under 5 s',
+    '10 s',
+    '90 s',
+    '2 min',
   ]);
 });

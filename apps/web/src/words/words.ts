@@ -37,11 +37,11 @@ export function lengthWords(value: number): string {
   return formatQuantity(value, { ...MM, decimals: value < 10 ? 2 : 1 });
 }
 
-/** `some 20 seconds`: what is only reckoned beforehand. */
+/** `20 s`, `3 min`: what is only reckoned beforehand. */
 export function secondsWords(seconds: number): string {
-  if (seconds < 5) return 'a few seconds';
-  if (seconds < 90) return `some ${Math.round(seconds / 5) * 5} seconds`;
-  return `some ${Math.round(seconds / 60)} minutes`;
+  if (seconds < 5) return 'under 5 s';
+  if (seconds < 90) return `${Math.round(seconds / 5) * 5} s`;
+  return `${Math.round(seconds / 60)} min`;
 }
 
 /** `2.9 MB`. */

@@ -33,9 +33,74 @@ const DIGIT = 11;
  */
 export function buildThresholds(supercell: Supercell, spot: Spot): Thresholds {
   const brick = brickOf(supercell.ax, supercell.ay);
+  if (supercell.pixels >= MANY_PIXELS) return layRanks(brick, ranksOfMany(supercell, brick, spot));
   const { keys, cells } = measurePixels(supercell, brick, spot);
   const order = rankPixels(keys, cells, supercell.cells);
   return layThresholds(brick, order);
+}
+
+/** From so many pixels on cells are so large that it shows nowhere which of tied pixels comes first. */
+const MANY_PIXELS = 1 << 20;
+/** Keys of theirs: so many that hardly more pixels share one than share a threshold, and so few that counting them is quick. */
+const MANY_KEYS = 2 ** 18;
+/** Places each way at which a shape's least and greatest value are looked for. */
+const LOOKED_AT = 512;
+
+/**
+ * The rank of every pixel of a supercell of large cells, counted by keys in two passes over its rows: no list is sorted, and no two pixels
+ * have one rank.
+ */
+function ranksOfMany({ m, n, ax, ay, pixels }: Supercell, brick: Brick, spot: Spot): Uint32Array {
+  const p = m * ax + n * ay;
+  const q = n * ax - m * ay;
+  const full = 2 * pixels;
+  const { least, scale } = valueRange(spot);
+  const most = MANY_KEYS - 1;
+  const ranks = new Uint32Array(pixels);
+  const before = new Uint32Array(MANY_KEYS + 1);
+  let at = 0;
+  for (let y = 0; y < brick.height; y++) {
+    let su = within(p - (2 * y + 1) * q, full);
+    let sv = within(q + (2 * y + 1) * p, full);
+    for (let x = 0; x < brick.width; x++, at++) {
+      const key = (spot.value(su / full - 0.5, sv / full - 0.5) - least) * scale;
+      const whole = key <= 0 ? 0 : key >= most ? most : Math.round(key);
+      ranks[at] = whole;
+      before[whole + 1]++;
+      su = within(su + 2 * p, full);
+      sv = within(sv + 2 * q, full);
+    }
+  }
+  for (let key = 1; key < before.length; key++) before[key] += before[key - 1];
+  for (let i = 0; i < pixels; i++) ranks[i] = before[ranks[i]]++;
+  return ranks;
+}
+
+/** A whole number's rest, 0 or more. */
+function within(value: number, by: number): number {
+  if (value >= 0 && value < by) return value;
+  const rest = value % by;
+  return rest < 0 ? rest + by : rest;
+}
+
+/** The least value of a shape, and what makes keys of values. */
+function valueRange(spot: Spot): { least: number; scale: number } {
+  let [least, greatest] = [Infinity, -Infinity];
+  for (let j = 0; j < LOOKED_AT; j++) {
+    for (let i = 0; i < LOOKED_AT; i++) {
+      const value = spot.value((i + 0.5) / LOOKED_AT - 0.5, (j + 0.5) / LOOKED_AT - 0.5);
+      if (value < least) least = value;
+      if (value > greatest) greatest = value;
+    }
+  }
+  return { least, scale: (MANY_KEYS - 1) / Math.max(1e-12, greatest - least) };
+}
+
+/** Thresholds of a brick from its pixels' ranks. */
+function layRanks(brick: Brick, ranks: Uint32Array): Thresholds {
+  return laid(brick, ranks.length, (put) => {
+    for (let pixel = 0; pixel < ranks.length; pixel++) put(pixel, ranks[pixel]);
+  });
 }
 
 /**
@@ -44,16 +109,25 @@ export function buildThresholds(supercell: Supercell, spot: Spot): Thresholds {
  * @param order pixels (row · width + column), first inked first
  */
 export function layThresholds(brick: Brick, order: ArrayLike<number>): Thresholds {
-  const count = order.length;
+  return laid(brick, order.length, (put) => {
+    for (let rank = 0; rank < order.length; rank++) put(order[rank], rank);
+  });
+}
+
+/** Thresholds of a brick of `count` pixels, each put where its rank says. */
+function laid(
+  brick: Brick,
+  count: number,
+  fill: (put: (pixel: number, rank: number) => void) => void,
+): Thresholds {
   const run = brick.width * Math.ceil(LEAST_RUN / brick.width);
   const stride = run + OVERHANG;
   const data = new Uint16Array(stride * brick.height);
-  for (let rank = 0; rank < count; rank++) {
-    const pixel = order[rank];
+  fill((pixel, rank) => {
     const row = Math.floor(pixel / brick.width);
     // The least coverage c with round(c · N ÷ 65535) > rank is threshold + 1.
     data[row * stride + (pixel - row * brick.width)] = Math.ceil(((rank + 0.5) * SOLID) / count) - 1;
-  }
+  });
   for (let row = 0; row < brick.height; row++) {
     const start = row * stride;
     for (let i = brick.width; i < stride; i++) data[start + i] = data[start + i - brick.width];

@@ -119,7 +119,7 @@ const DOT_OUTLINES = [
 
 const OUTLINE_WORDS = {
   pure: 'whole, and as large as what the film inks in its place',
-  film: 'with the film’s own contour, cut by the picture’s detail inside it',
+  film: 'the contour of tone against screen, as the film has it',
 } as const;
 
 /** Bytes a plate from which on drawing programs are slow, and pixels of smoothing that halve them. */
@@ -139,7 +139,7 @@ function GeometryFacts() {
   const smoothBy = (smooth: number, gesture: string | null) =>
     dispatch(edit('Smoothing', (draft) => void (draft.films.smooth = smooth), gesture));
   const words = manners.every((manner) => manner === 'dots')
-    ? `Every dot is true geometry, ${OUTLINE_WORDS[films.outlines]}, and cut where its picture ends: compound paths in the ink’s colour. Line work keeps its curves. Nothing is there that is not ink.`
+    ? `Every dot is true geometry, ${OUTLINE_WORDS[hasStraightDots ? films.outlines : 'film']}, and cut where its picture ends: compound paths in the ink’s colour. Line work keeps its curves. Nothing is there that is not ink.`
     : manners.every((manner) => manner === 'outlines')
       ? 'Outlines of the film’s own pixels: compound paths in the ink’s colour, and nothing that is not ink.'
       : 'Dots of a lattice, straight or bent, are true geometry; those of other plates are outlines of the film’s own pixels. Compound paths in each ink’s colour.';
@@ -171,7 +171,7 @@ function GeometryFacts() {
       )}
       {size && (
         <Fact label="Files">
-          about {bytesWords(size.bytes)}, {secondsWords(size.seconds)}
+          about {bytesWords(size.bytes)} · {secondsWords(size.seconds)}
         </Fact>
       )}
       {isLarge && manners.includes('outlines') && films.smooth < ENOUGH_SMOOTH && (
