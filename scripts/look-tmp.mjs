@@ -1,15 +1,16 @@
 import { withDemoPage } from './demo-page.mjs';
 await withDemoPage(async (page, url) => {
   const jobs = await (await fetch(url + '/api/jobs')).json();
-  console.log(jobs.map((j) => j.name + ' ' + j.id).join('\n'));
-  const job = jobs.find((j) => /grain|stipp/i.test(j.name)) ?? jobs[0];
-  await page.goto(`${url}/jobs/${job.id}/films`);
-  await page.getByRole('radio', { name: 'SVG' }).click();
-  await page.waitForTimeout(6000);
-  await page.screenshot({ path: '/tmp/look-films.png' });
-  const dots = jobs.find((j) => /poster/i.test(j.name)) ?? jobs[1];
-  await page.goto(`${url}/jobs/${dots.id}/films`);
-  await page.getByRole('radio', { name: 'SVG' }).click();
-  await page.waitForTimeout(6000);
-  await page.screenshot({ path: '/tmp/look-films2.png' });
+  for (const j of jobs) { const d = await (await fetch(url + '/api/jobs/' + j.id)).json(); if (d.document.recipe.originals.some((o) => o.content.kind === 'lettering')) { console.log(d.document.name, d.document.recipe.originals.map(o=>o.name)); 
+    await page.goto(`${url}/jobs/${j.id}/original`);
+    await page.waitForTimeout(2500);
+    const o = d.document.recipe.originals.find((o) => o.content.kind === 'lettering');
+    await page.getByText(o.name, { exact: false }).last().click().catch(() => {});
+    await page.waitForTimeout(500);
+    const text = page.getByLabel('Text', { exact: true });
+    console.log(await text.count());
+    if (await text.count()) { await text.fill('LOW TIDE あ'); }
+    await page.waitForTimeout(4000);
+    await page.screenshot({ path: '/tmp/look-letters.png' });
+    break; } }
 });

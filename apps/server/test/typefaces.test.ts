@@ -1,5 +1,6 @@
 import { tintGradient } from '@brachytone/core/testing.ts';
 import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { newScreen, outlineLettering } from '@brachytone/core';
 import { newJob, newLettering, SHIPPED_TYPEFACES, type OriginalView } from '@brachytone/job';
@@ -82,6 +83,23 @@ describe('typefaces', () => {
       expect(face.missing('ABA')).toBe('B');
     }
     expect(outlines[0]).toEqual(outlines[1]);
+  });
+
+  it.each([
+    'archivo/files/archivo-latin-wdth-normal',
+    'spline-sans-mono/files/spline-sans-mono-latin-wght-normal',
+  ])('of the registry, WOFF2: %s is read', async (name) => {
+    const file = createRequire(import.meta.url).resolve(`@fontsource-variable/${name}.woff2`);
+    const { body } = await send(server, new Uint8Array(readFileSync(file))).expect(201);
+    expect(body).toMatchObject({ kind: 'font', facts: { format: 'WOFF2' } });
+    expect(body.facts.typeface).toMatch(/Archivo|Spline Sans Mono/);
+  });
+
+  it('that says it unpacks to more than there is room for is refused, and nothing is added', async () => {
+    const packed = new Uint8Array(await compress(await squareFont()));
+    new DataView(packed.buffer, packed.byteOffset).setUint32(16, 1.5e9);
+    const { body } = await send(server, packed).expect(422);
+    expect(body.detail).toContain('unpacks to 1500 MB');
   });
 
   it('start no job, and a job may not take a picture for one', async () => {

@@ -1,62 +1,63 @@
-/// <reference path="./opentype.d.ts" />
 import type { Contour, Typeface } from '@brachytone/core';
-import { parse, type Command, type Font } from 'opentype.js/dist/opentype.mjs';
+import { Blob, Face, Font } from 'harfbuzzjs';
+import { shapeLine, type PlacedGlyph } from './shaper.ts';
+import { UnreadableTypeface } from './unreadable.ts';
+import { isWoff, unpackWoff } from './woff.ts';
 
-/** A font file that cannot be used; the message is for the person at the screen. */
-export class UnreadableTypeface extends Error {}
+export { UnreadableTypeface } from './unreadable.ts';
+export { unpackWoff } from './woff.ts';
 
-/** Letters are read at this size, so that no digits of their coordinates are lost. */
-const SIZE = 1000;
+/** Names of a family, the one that designers know first (OpenType, “name” table: typographic family, family). */
+const FAMILY_NAMES = [16, 1];
+
+/** Tables that outlines are in. */
+const OUTLINES = ['glyf', 'CFF ', 'CFF2'];
 
 /**
- * Reads a typeface from a TrueType, OpenType or WOFF file.
+ * Reads a typeface from a TrueType, OpenType or WOFF file. What it says of itself is checked by HarfBuzz, which takes a font apart without
+ * trusting it.
  *
  * @throws UnreadableTypeface with a sentence that says what is wrong
  */
 export function readTypeface(bytes: Uint8Array): Typeface {
-  let font: Font;
-  try {
-    // A copy of its own: the parser takes whole buffers, and none that threads share.
-    font = parse(new Uint8Array(bytes).buffer);
-    font.getPath('Ag', 0, 0, SIZE);
-  } catch (error) {
-    const reason = error instanceof Error ? error.message.split('\n')[0] : 'no reason given';
-    throw new UnreadableTypeface(`The font file is damaged or of a kind that is not known (${reason}).`);
+  // A copy of its own, and none that threads share.
+  const face = new Face(new Blob(isWoff(bytes) ? unpackWoff(bytes) : Uint8Array.from(bytes)));
+  if (
+    OUTLINES.every((table) => (face.referenceTable(table)?.length ?? 0) === 0) ||
+    face.collectUnicodes().length === 0
+  ) {
+    throw new UnreadableTypeface('The font file is damaged or has no letters in it.');
   }
-  if (!(font.unitsPerEm > 0) || font.glyphs.length < 2) {
-    throw new UnreadableTypeface('The font file has no letters in it.');
-  }
-  const ascent = font.ascender / font.unitsPerEm;
-  const descent = -font.descender / font.unitsPerEm;
+  const font = new Font(face);
+  const { upem } = face;
+  const extents = font.hExtents();
+  const [ascent, descent] = [extents.ascender / upem, -extents.descender / upem];
   const sound = ascent > 0.1 && ascent < 4 && descent >= 0 && descent < 4;
   return {
-    name: nameOf(font),
+    name: nameOf(face),
     ascent: sound ? ascent : 0.8,
     descent: sound ? descent : 0.2,
     line(text, tracking) {
-      const options = { kerning: true, letterSpacing: tracking };
-      const { commands } = font.getPath(text, 0, 0, SIZE, options);
-      const advance = font.getAdvanceWidth(text, SIZE, options) / SIZE;
-      const letters = [...text].length;
-      return { width: letters > 0 ? Math.max(0, advance - tracking) : 0, contours: contoursOf(commands) };
+      const { glyphs, advance } = shapeLine(font, text, tracking * upem);
+      return { width: advance / upem, contours: glyphs.flatMap((glyph) => contoursOf(font, upem, glyph)) };
     },
     missing: (text) =>
-      [...new Set(text)].filter((one) => one.trim() !== '' && font.charToGlyphIndex(one) === 0).join(''),
+      [...new Set(text.split('\n').flatMap((line) => [...shapeLine(font, line, 0).missing]))].join(''),
   };
 }
 
-function nameOf({ names }: Font): string {
-  const tables = [names.windows, names.macintosh, names.unicode, names];
-  for (const table of tables) {
-    const family = (table as Record<string, Record<string, string> | undefined> | undefined)?.fontFamily;
-    const name = family && (family.en ?? Object.values(family)[0]);
+function nameOf(face: Face): string {
+  for (const id of FAMILY_NAMES) {
+    const entries = face.listNames().filter(({ nameId }) => nameId === id);
+    const { language } = entries.find((entry) => entry.language.startsWith('en')) ?? entries[0] ?? {};
+    const name = language === undefined ? '' : face.getName(id, language).trim();
     if (name) return name.slice(0, 80);
   }
   return 'Typeface';
 }
 
-/** Outlines in em. Quadratic curves become the cubic ones that are the same. */
-function contoursOf(commands: readonly Command[]): Contour[] {
+/** A glyph's outlines in em, y downwards. Quadratic curves become the cubic ones that are the same. */
+function contoursOf(font: Font, upem: number, { glyph, x, y }: PlacedGlyph): Contour[] {
   const out: Contour[] = [];
   let start: [number, number] = [0, 0];
   let parts: number[][] = [];
@@ -65,19 +66,18 @@ function contoursOf(commands: readonly Command[]): Contour[] {
     if (parts.length > 0) out.push({ start, parts, closed: true });
     parts = [];
   };
-  for (const command of commands) {
-    if (command.type === 'Z') {
+  for (const { type, values } of font.glyphToJson(glyph)) {
+    if (type === 'Z') {
       finish();
       continue;
     }
-    const end: [number, number] = [command.x / SIZE, command.y / SIZE];
-    if (command.type === 'M') {
+    const places = values.map((value, i) => (i & 1 ? -(value + y) : value + x) / upem);
+    const end: [number, number] = [places[places.length - 2], places[places.length - 1]];
+    if (type === 'M') {
       finish();
       start = end;
-    } else if (command.type === 'L') {
-      parts.push(end);
-    } else if (command.type === 'Q') {
-      const [cx, cy] = [command.x1 / SIZE, command.y1 / SIZE];
+    } else if (type === 'Q') {
+      const [cx, cy] = places;
       parts.push([
         at[0] + (2 / 3) * (cx - at[0]),
         at[1] + (2 / 3) * (cy - at[1]),
@@ -85,9 +85,7 @@ function contoursOf(commands: readonly Command[]): Contour[] {
         end[1] + (2 / 3) * (cy - end[1]),
         ...end,
       ]);
-    } else {
-      parts.push([command.x1 / SIZE, command.y1 / SIZE, command.x2 / SIZE, command.y2 / SIZE, ...end]);
-    }
+    } else parts.push(places);
     at = end;
   }
   finish();

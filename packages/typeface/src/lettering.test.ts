@@ -1,6 +1,5 @@
 import { tintGradient } from '@brachytone/core/testing.ts';
 import { readFileSync } from 'node:fs';
-import { inflateSync } from 'node:zlib';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -23,42 +22,11 @@ import {
 import { countInk, cropBits } from '@brachytone/core/raster/bits.ts';
 import { plateArt } from '@brachytone/core/plate/plate-art.ts';
 import { Resvg } from '@resvg/resvg-js';
-import { readTypeface, UnreadableTypeface } from './index.ts';
+import { readTypeface, UnreadableTypeface, unpackWoff } from './index.ts';
 
 const file = (name: string) =>
   new Uint8Array(readFileSync(new URL(`../../../apps/server/typefaces/${name}.woff`, import.meta.url)));
 const anton = readTypeface(file('anton'));
-
-/** The TrueType font within a WOFF file (W3C, WOFF File Format 1.0, sections 3 to 5), for renderers that need it plain. */
-function unpackWoff(woff: Uint8Array): Uint8Array {
-  const view = new DataView(woff.buffer, woff.byteOffset);
-  const count = view.getUint16(12);
-  const tables = Array.from({ length: count }, (_, i) => {
-    const at = 44 + i * 20;
-    const [offset, packed, length] = [4, 8, 12].map((k) => view.getUint32(at + k));
-    const bytes = woff.subarray(offset, offset + packed);
-    return {
-      head: woff.subarray(at, at + 4),
-      sum: view.getUint32(at + 16),
-      data: packed < length ? new Uint8Array(inflateSync(bytes)) : bytes,
-    };
-  });
-  let end = 12 + 16 * count;
-  const out = new Uint8Array(end + tables.reduce((sum, { data }) => sum + ((data.length + 3) & ~3), 0));
-  const to = new DataView(out.buffer);
-  to.setUint32(0, view.getUint32(4));
-  const power = Math.floor(Math.log2(count));
-  [count, 16 << power, power, 16 * count - (16 << power)].forEach((value, i) =>
-    to.setUint16(4 + 2 * i, value),
-  );
-  tables.forEach(({ head, sum, data }, i) => {
-    out.set(head, 12 + i * 16);
-    [sum, end, data.length].forEach((value, k) => to.setUint32(16 + i * 16 + 4 * k, value));
-    out.set(data, end);
-    end += (data.length + 3) & ~3;
-  });
-  return out;
-}
 
 const gradient = tintGradient(50, { to: { x: 0, y: 1 } });
 

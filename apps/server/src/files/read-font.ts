@@ -1,11 +1,13 @@
 import { present } from '@brachytone/core';
 import type { OriginalFacts } from '@brachytone/job';
-import { readTypeface, UnreadableTypeface } from '@brachytone/typeface';
+import { readTypeface, UnreadableTypeface, unpackWoff } from '@brachytone/typeface';
 import { decompress } from 'wawoff2';
 import { Problem } from '../http/problem.ts';
 
 /** Bytes of the largest font file that is read. */
 const LARGEST = 30e6;
+/** The same of the font in it. */
+const LARGEST_UNPACKED = 64e6;
 
 /** What a font file begins with (OpenType 1.9.1, “Organization of an OpenType Font”; WOFF and WOFF2, W3C). */
 const KINDS: Record<string, string> = {
@@ -25,7 +27,7 @@ export const isFont = (bytes: Uint8Array): boolean => kindOf(bytes) !== undefine
 const refuse = (detail: string): Problem => new Problem(422, 'Font not taken', detail);
 
 /**
- * Reads a font: what is packed as WOFF2 is unpacked.
+ * Reads a font: what is packed is unpacked.
  *
  * @throws Problem that says what is wrong with the file
  */
@@ -37,7 +39,7 @@ export async function readFont(bytes: Uint8Array): Promise<{ font: Uint8Array; f
     );
   }
   try {
-    const font = kind === 'WOFF2' ? await unpack(bytes) : bytes;
+    const font = kind === 'WOFF2' ? await unpackWoff2(bytes) : kind === 'WOFF' ? unpackWoff(bytes) : bytes;
     const { name } = readTypeface(font);
     const facts = {
       format: kind,
@@ -56,7 +58,16 @@ export async function readFont(bytes: Uint8Array): Promise<{ font: Uint8Array; f
   }
 }
 
-async function unpack(bytes: Uint8Array): Promise<Uint8Array> {
+/** Where a WOFF2 file says how large its font is (W3C, WOFF File Format 2.0, section 4). */
+const FONT_SIZE_AT = 16;
+
+async function unpackWoff2(bytes: Uint8Array): Promise<Uint8Array> {
+  const says = bytes.length > FONT_SIZE_AT + 4 ? Buffer.from(bytes).readUInt32BE(FONT_SIZE_AT) : 0;
+  if (says > LARGEST_UNPACKED) {
+    throw new UnreadableTypeface(
+      `The font file unpacks to ${Math.round(says / 1e6)} MB; Brachytone takes up to ${LARGEST_UNPACKED / 1e6}.`,
+    );
+  }
   try {
     return await decompress(bytes);
   } catch {

@@ -13,6 +13,7 @@ import { useDocument } from '../../store/use-job.ts';
 import { bytesWords, secondsWords } from '../../words/words.ts';
 import { useMakeFilms } from '../use-make-films.ts';
 import { Fact, Group, ResetButton, Row } from './group.tsx';
+import { AllMissingLetters } from './missing-letters.tsx';
 import { useVectorSize } from './use-vector-size.ts';
 
 const FORMATS = FILM_FORMATS.map(({ id, name, says }) => ({ value: id, label: name, title: says }));
@@ -64,6 +65,7 @@ export function FilmsStage() {
         )}
       </Group>
       {!isGeometry && <Emulsion />}
+      <AllMissingLetters originals={recipe.originals} />
       <Button kind="main" className="mt-4 w-full justify-center" disabled={starting} onClick={makeFilms}>
         Make films
       </Button>

@@ -9,6 +9,7 @@ import { Segmented } from '../../../controls/segmented.tsx';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { sentenceOf, useAddOriginalMutation, useFontsQuery } from '../../../store/api.ts';
 import { useEditOriginal, useTheOriginal } from '../../../store/use-original.ts';
+import { MissingLetters } from '../missing-letters.tsx';
 import { Group, Row } from '../group.tsx';
 import { GradientControls } from './gradient-controls.tsx';
 
@@ -64,7 +65,6 @@ export function LetteringGroup() {
       toast.error(`“${file.name}”: ${sentenceOf(error)}`);
     }
   };
-  const missing = face?.missing(content.text) ?? '';
   const { outline, inner, glow, gradient } = content;
   return (
     <>
@@ -92,11 +92,7 @@ export function LetteringGroup() {
             if (text !== '') reset({ text }, `text-${original.id}`);
           }}
         />
-        {missing && (
-          <p className="mt-1 text-warn">
-            {face?.name} has no {[...missing].map((one) => `“${one}”`).join(', ')}.
-          </p>
-        )}
+        <MissingLetters content={content} />
         <Row label="Typeface">
           <Select
             label="Typeface"
