@@ -268,7 +268,10 @@ if ('WebAssembly' in globalThis) {
     recipe: { ...a3, plates: [{ ...a3.plates[0], screen: newScreen('dots', { ruling: 23, angle: 22.5 }) }] },
   };
   let svgBytes = 0;
-  const geometry = measure(3, () => (svgBytes = plateSvg(dotScene, 0, 'Bench', { smooth: 0, outlines: 'pure' }).text.length));
+  const geometry = measure(
+    3,
+    () => (svgBytes = plateSvg(dotScene, 0, 'Bench', { smooth: 0, outlines: 'pure' }).text.length),
+  );
   rows.push({
     work: `geometry of 102 000 dots, ${(svgBytes / 1e6).toFixed(1)} MB`,
     amount: '102 000',
@@ -340,7 +343,15 @@ if ('WebAssembly' in globalThis) {
     const route = newProcess(PROCESS_IDS, limit);
     const separate = (tone: Tone) => {
       const rows = Object.values(PROCESS_IDS).map((id) =>
-        inkRows(route, id, { name: '', source, tone, inkSet, tables: undefined, draft: false })!,
+        inkRows(route, id, {
+          name: '',
+          source,
+          tone,
+          inkSet,
+          tables: undefined,
+          pictures: new Map(),
+          draft: false,
+        })!,
       );
       for (let y = 0; y < height; y += 64) for (const { row } of rows) row(y);
     };

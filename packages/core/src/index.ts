@@ -40,6 +40,7 @@ export type { Region } from './raster/region.ts';
 export { luma709 } from './colour/luma.ts';
 export { BLENDS, type Blend } from './colour/blend.ts';
 export { difference2000 } from './colour/difference.ts';
+export { linearToSrgb } from './colour/srgb.ts';
 export { type Lab, xyzToLab, labToXyz, xyzToLinear, labToHex, hexToLab } from './colour/lab.ts';
 export { srgbToLinear, type LinearRgb, encode8 } from './colour/srgb.ts';
 export { wideToXyz, labToWide } from './colour/wide-rgb.ts';
@@ -101,7 +102,7 @@ export {
   type RouteStart,
   type StartedRoute,
 } from './separation/route-kind.ts';
-export { inkLimit, profileOf, routeInks, routeModel } from './separation/route.ts';
+export { inkLimit, picturesOf, profileOf, routeInks, routeModel } from './separation/route.ts';
 export { type BandsRoute, type PaintedInk } from './separation/routes/bands.ts';
 export { ROUTES, routeKind, type Route } from './separation/routes/index.ts';
 export { type InkRoute } from './separation/routes/ink.ts';

@@ -141,7 +141,8 @@ export function withCondition(recipe: Recipe, original: string, condition: Print
 /**
  * What an original's first route of a kind brings with it.
  *
- * @param picked inks for the colours of the picture, for kinds that ask for some
+ * @param picked   inks for the colours of the picture, for kinds that ask for some
+ * @param channels of the picture's file, where it is separated
  * @throws RangeError for a kind that is not offered by itself
  */
 export function newRoute(
@@ -149,6 +150,7 @@ export function newRoute(
   recipe: Recipe,
   original: string,
   picked: readonly Ink[] = [],
+  channels: readonly { readonly picture: string; readonly ink: Ink }[] = [],
 ): RouteChange {
   const { start, name } = ROUTES[kind];
   if (!start) throw new RangeError(`“${name}” is not a route to begin with.`);
@@ -162,6 +164,7 @@ export function newRoute(
     others: byDarkness(recipe.inks.filter(({ id }) => !own.includes(id))),
     stock: recipe.stock,
     picked,
+    channels,
     shelfInk: (wanted) =>
       inkForJob(
         recipe,

@@ -1,5 +1,6 @@
 import {
   contentKind,
+  picturesOf,
   profileOf,
   type FilmFormatId,
   type FilmOptions,
@@ -44,6 +45,7 @@ function usesOf({ content, container, route }: OriginalRecipe): FileUse[] {
   return [
     ...(file ? [file] : []),
     ...(shape ? [{ sha256: shape, kind: 'drawing' as const }] : []),
+    ...picturesOf(route).map((sha256) => ({ sha256, kind: 'picture' as const })),
     ...(profile ? [{ sha256: profile.profile, kind: 'profile' as const }] : []),
   ];
 }

@@ -11,6 +11,8 @@ export * from './printing-conditions.ts';
 export * from './routes.ts';
 export * from './angle-sets.ts';
 export * from './change-route.ts';
+export * from './separated-inks.ts';
+export * from './taking.ts';
 export * from './tone-schema.ts';
 export * from './migrations.ts';
 export * from './migrate.ts';

@@ -1,5 +1,6 @@
 import type { Lab } from '@brachytone/core';
 import type { FileKind, JobDocument } from './document.ts';
+import type { Taking } from './taking.ts';
 import type { WantedFilm } from './films.ts';
 
 /** What server and interface tell one another: the shapes of the API's answers. */
@@ -56,6 +57,10 @@ export interface OriginalFacts {
   readonly density: number | null;
   /** True when an orientation tag turned the picture. */
   readonly turned: boolean;
+  /** Names of the inks of a file that is separated. */
+  readonly inks?: readonly string[];
+  /** How the colours of a file that is separated were taken, and the picture it was. */
+  readonly taken?: Taking & { readonly from: string };
   /** Name of a typeface. */
   readonly typeface?: string;
   /** What of a drawing could not be taken over, in words. */
@@ -84,6 +89,13 @@ export interface ProfileView {
   readonly paper: Lab;
   /** Solids over one another on it, 16 of them: cyan is bit 0, then magenta, yellow and black. */
   readonly solids: readonly Lab[];
+}
+
+/** The channels of a file that is separated: a grey picture each, what is dark in it inked. */
+export interface ChannelsView {
+  readonly channels: readonly { readonly name: string; readonly picture: OriginalView }[];
+  /** SHA-256 of the press's profile in the file, if there is one. */
+  readonly profile: string | null;
 }
 
 /** A state of a job that was kept under a name. */

@@ -1,7 +1,7 @@
 import { Body, Controller, Get, Header, Inject, Param, Post, Query, StreamableFile } from '@nestjs/common';
 import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
 import { INTENTS, writePam, type Drawing, type Intent } from '@brachytone/core';
-import type { OriginalView, ProfileView } from '@brachytone/job';
+import type { ChannelsView, OriginalView, ProfileView } from '@brachytone/job';
 import Joi from 'joi';
 import { Checked } from '../http/checked.ts';
 import { Problem } from '../http/problem.ts';
@@ -26,6 +26,8 @@ const separationQuery = new Checked<SeparationQuery>(
     compensate: Joi.boolean().required(),
   }),
 );
+
+const takenBody = separationQuery;
 
 @ApiTags('files')
 @Controller('api/files')
@@ -106,6 +108,26 @@ export class FilesController {
     return new StreamableFile(Buffer.from(data.buffer, data.byteOffset, data.byteLength), {
       type: 'application/octet-stream',
     });
+  }
+
+  @Post(':sha256/taken')
+  @ApiOperation({
+    summary: 'A CMYK file with its colours taken by another rendering intent, as an original of its own',
+  })
+  retake(
+    @Param('sha256', sha256) name: string,
+    @Body(takenBody) { intent, compensate }: SeparationQuery,
+  ): Promise<OriginalView> {
+    return this.originals.retake(name, intent, compensate);
+  }
+
+  @Post(':sha256/channels')
+  @ApiOperation({
+    summary:
+      'The channels of a file that is separated into inks, as grey pictures, and the press’s profile in it',
+  })
+  channels(@Param('sha256', sha256) name: string): Promise<ChannelsView> {
+    return this.originals.channels(name);
   }
 
   @Get(':sha256/levels/:level')

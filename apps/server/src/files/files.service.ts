@@ -9,14 +9,20 @@ import {
   type Recipe,
   type SeparationTable,
 } from '@brachytone/core';
-import { filesOf, type FileUse, type OriginalView, type ProfileView } from '@brachytone/job';
+import {
+  filesOf,
+  type ChannelsView,
+  type FileUse,
+  type OriginalView,
+  type ProfileView,
+} from '@brachytone/job';
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { DATABASE, type BytesRow, type Database } from '../database/database.ts';
 import { originalBytes, originals } from '../database/schema.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { WorkService } from '../work/work.service.ts';
 import { LRUCache } from 'lru-cache';
-import type { SharedMaterials } from '../work/tasks.ts';
+import type { Kept, Refusal, SharedMaterials } from '../work/tasks.ts';
 import { unpackPicture } from './read-picture.ts';
 
 /** Bytes are kept in parts of this size, so that none is ever handled whole by the database. */
@@ -48,23 +54,53 @@ export class FilesService {
     const sha256 = createHash('sha256').update(bytes).digest('hex');
     const known = await this.find(sha256);
     if (known) return known;
-    const made = await this.work.run('intake', { bytes });
-    if ('problem' in made) throw new Problem(made.problem.status, made.problem.title, made.problem.detail);
+    const made = orProblem(await this.work.run('intake', { bytes }));
+    return this.keep(sha256, bytes.length, made, parts(sha256, 'source', bytes));
+  }
+
+  /** A CMYK file with its colours taken in another way: an original of its own, without the file's bytes. */
+  async retake(sha256: string, intent: Intent, compensate: boolean): Promise<OriginalView> {
+    const { facts, byteLength } = await this.get(sha256);
+    const from = facts.taken?.from ?? sha256;
+    const name = nameOf(`${from} taken ${intent} ${compensate}`);
+    const known = await this.find(name);
+    if (known) return known;
+    if (facts.colour !== 'CMYK') throw notFound('CMYK file of this kind');
+    const made = orProblem(
+      await this.work.run('retake', { bytes: await this.source(from), intent, compensate }),
+    );
+    const taken = { intent, compensate, from };
+    return this.keep(name, byteLength, { ...made, facts: { ...made.facts, taken } });
+  }
+
+  /** The channels of a separated file, each an original of its own, and the press's profile in it. */
+  async channels(sha256: string): Promise<ChannelsView> {
+    const { facts } = await this.get(sha256);
+    const from = facts.taken?.from ?? sha256;
+    const made = orProblem(await this.work.run('channels', { bytes: await this.source(from) }));
+    const channels: { name: string; picture: OriginalView }[] = [];
+    for (const [i, { name, kept }] of made.channels.entries()) {
+      const own = nameOf(`${from} channel ${i}`);
+      const picture = (await this.find(own)) ?? (await this.keep(own, kept.working.length, kept));
+      channels.push({ name, picture });
+    }
+    return { channels, profile: made.profile ? (await this.add(made.profile)).sha256 : null };
+  }
+
+  private async keep(
+    sha256: string,
+    byteLength: number,
+    { picture, kind, facts, working, small, smallLevel }: Kept,
+    source: BytesRow[] = [],
+  ): Promise<OriginalView> {
     await this.database.storeBytes([
-      ...parts(sha256, 'source', bytes),
-      ...parts(sha256, 'working', made.working),
-      ...(made.small ? parts(sha256, 'small', made.small) : []),
+      ...source,
+      ...parts(sha256, 'working', working),
+      ...(small ? parts(sha256, 'small', small) : []),
     ]);
     await this.database.queries
       .insert(originals)
-      .values({
-        sha256,
-        byteLength: bytes.length,
-        ...made.picture,
-        kind: made.kind,
-        smallLevel: made.smallLevel,
-        facts: made.facts,
-      })
+      .values({ sha256, byteLength, ...picture, kind, smallLevel, facts })
       .onConflictDoNothing();
     return this.get(sha256);
   }
@@ -76,8 +112,9 @@ export class FilesService {
   }
 
   /** The original's bytes as they were brought in. */
-  source(sha256: string): Promise<Uint8Array> {
-    return this.bytes(sha256, 'source');
+  async source(sha256: string): Promise<Uint8Array<ArrayBuffer>> {
+    const { facts } = await this.get(sha256);
+    return this.bytes(facts.taken?.from ?? sha256, 'source');
   }
 
   /** What is known of the files named, as far as they are here. */
@@ -235,6 +272,14 @@ export class FilesService {
 
 function viewOf({ created: _created, ...view }: typeof originals.$inferSelect): OriginalView {
   return view;
+}
+
+/** What a picture that is made of a file goes by, as if it were a file itself. */
+const nameOf = (text: string): string => createHash('sha256').update(text).digest('hex');
+
+function orProblem<Made extends object>(made: Made | Refusal): Made {
+  if ('problem' in made) throw new Problem(made.problem.status, made.problem.title, made.problem.detail);
+  return made;
 }
 
 function parts(sha256: string, kind: Kind, bytes: Uint8Array): BytesRow[] {

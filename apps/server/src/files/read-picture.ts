@@ -1,9 +1,10 @@
 import { levelCount, type Picture } from '@brachytone/core';
-import type { OriginalFacts } from '@brachytone/job';
+import { USUAL_TAKING, type OriginalFacts, type Taking } from '@brachytone/job';
 import sharp, { type Metadata, type Sharp } from 'sharp';
 import { Problem } from '../http/problem.ts';
 import { profileName } from './profile-name.ts';
-import { greyTable } from './read-profile.ts';
+import { cmykToSrgb, greyTable } from './read-profile.ts';
+import { cmykOf, PROCESS_NAMES } from './read-separated.ts';
 
 /** Pictures of more pixels than this are refused: their working copy would not fit beside the films. */
 export const MOST_PIXELS = 160e6;
@@ -34,9 +35,10 @@ const refuse = (detail: string): Problem => new Problem(422, 'Picture not taken'
  * Reads a picture by its content: obeys its orientation tag, converts its colours to sRGB by its ICC profile, and
  * keeps 8 or 16 bits a sample.
  *
+ * @param taken how colours of a CMYK file are taken
  * @throws Problem that says what is wrong with the file
  */
-export async function readPicture(bytes: Uint8Array): Promise<ReadPicture> {
+export async function readPicture(bytes: Uint8Array, taken: Taking = USUAL_TAKING): Promise<ReadPicture> {
   if (bytes.length === 0) throw refuse('The file is empty: it has no bytes at all. Nothing was added.');
   const meta = await describe(bytes);
   const format = FORMATS[meta.format ?? ''];
@@ -52,7 +54,7 @@ export async function readPicture(bytes: Uint8Array): Promise<ReadPicture> {
     );
   }
   try {
-    return { picture: await samples(bytes, meta), facts: factsOf(meta, format) };
+    return { picture: await samples(bytes, meta, taken), facts: factsOf(meta, format) };
   } catch (error) {
     const reason = (error as Error).message.split('\n')[0];
     throw refuse(
@@ -65,7 +67,11 @@ const isGrey = (meta: Metadata): boolean => meta.space === 'b-w' || meta.space =
 const isDeep = (meta: Metadata): boolean => meta.depth !== 'uchar' && meta.depth !== 'char';
 
 /** The picture's samples in sRGB or grey, the right way up. */
-async function samples(bytes: Uint8Array, meta: Metadata): Promise<Picture> {
+async function samples(bytes: Uint8Array, meta: Metadata, taken: Taking): Promise<Picture> {
+  if (meta.space === 'cmyk' && meta.icc) {
+    const picture = await byProfile(bytes, meta.icc, isDeep(meta), taken);
+    if (picture) return picture;
+  }
   const image = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' }).rotate();
   const kind = { grey: isGrey(meta), alpha: meta.hasAlpha, deep: isDeep(meta) };
   if (!kind.deep || !meta.icc) return raw(image, kind);
@@ -85,6 +91,29 @@ async function samples(bytes: Uint8Array, meta: Metadata): Promise<Picture> {
     .png({ compressionLevel: 1 })
     .toBuffer();
   return raw(sharp(converted, { limitInputPixels: false, ignoreIcc: true }), kind);
+}
+
+/** A CMYK file by its profile; undefined where that is damaged, or none of CMYK. */
+async function byProfile(
+  bytes: Uint8Array,
+  profile: Uint8Array,
+  deep: boolean,
+  { intent, compensate }: Taking,
+): Promise<Picture | undefined> {
+  const { data, info } = await cmykOf(bytes)
+    .raw({ depth: deep ? 'ushort' : 'uchar' })
+    .toBuffer({ resolveWithObject: true });
+  const { width, height, channels } = info;
+  const all = deep ? new Uint16Array(data.buffer, data.byteOffset, data.length / 2) : new Uint8Array(data);
+  const colours = await cmykToSrgb(profile, all, channels, intent, compensate).catch(() => undefined);
+  if (!colours) return undefined;
+  if (channels === 4) return { width, height, channels: 3, data: colours };
+  const out = deep ? new Uint16Array(4 * width * height) : new Uint8Array(4 * width * height);
+  for (let i = 0; i < width * height; i++) {
+    for (let c = 0; c < 3; c++) out[4 * i + c] = colours[3 * i + c];
+    out[4 * i + 3] = all[channels * i + 4];
+  }
+  return { width, height, channels: 4, data: out };
 }
 
 /** A grey picture whose greys are read through a table; alpha stays. */
@@ -147,6 +176,7 @@ function factsOf(meta: Metadata, format: string): OriginalFacts {
     profile: meta.icc ? profileName(meta.icc) : null,
     density,
     turned: (meta.orientation ?? 1) > 1,
+    ...(meta.space === 'cmyk' ? { inks: PROCESS_NAMES } : {}),
   };
 }
 

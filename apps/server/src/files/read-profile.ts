@@ -132,6 +132,52 @@ export function profileTable(
   });
 }
 
+/** Pixels that are converted at once. */
+const AT_ONCE = 1 << 18;
+
+/**
+ * sRGB colours of CMYK samples by a profile.
+ *
+ * @param samples four a pixel, and more where there is alpha, which is left out
+ * @returns       three a pixel; undefined unless the profile is one of CMYK
+ */
+export function cmykToSrgb(
+  profileBytes: Uint8Array,
+  samples: Uint8Array | Uint16Array,
+  channels: number,
+  intent: Intent,
+  compensate: boolean,
+): Promise<Uint8Array | Uint16Array | undefined> {
+  return withProfile(profileBytes, (lcms, profile) => {
+    if (lcms.cmsGetColorSpaceASCII(profile) !== 'CMYK') return undefined;
+    const pixels = samples.length / channels;
+    const deep = samples instanceof Uint16Array;
+    const out = deep ? new Uint16Array(3 * pixels) : new Uint8Array(3 * pixels);
+    const srgb = lcms.cmsCreate_sRGBProfile();
+    // A grid of 16-bit numbers is laid over the profile once; by way of it most of the time is saved.
+    withTransform(
+      lcms,
+      [profile, CMYK_16],
+      [srgb, RGB_16],
+      intent,
+      compensate ? FIT_BLACK : 0,
+      (transform) => {
+        const part = new Uint16Array(4 * Math.min(AT_ONCE, pixels));
+        const scale = deep ? 1 : 257;
+        for (let from = 0; from < pixels; from += AT_ONCE) {
+          const count = Math.min(AT_ONCE, pixels - from);
+          for (let i = 0; i < count; i++)
+            for (let c = 0; c < 4; c++) part[4 * i + c] = samples[(from + i) * channels + c] * scale;
+          const made = lcms.cmsDoTransform(transform, part, count);
+          for (let i = 0; i < 3 * count; i++) out[3 * from + i] = deep ? made[i] : Math.round(made[i] / 257);
+        }
+      },
+    );
+    lcms.cmsCloseProfile(srgb);
+    return out;
+  });
+}
+
 /** sRGB greys for greys of a profile, both of 16 bits; undefined unless it is a profile of greys. */
 export function greyTable(bytes: Uint8Array): Promise<Uint16Array | undefined> {
   return withProfile(bytes, (lcms, profile) => {

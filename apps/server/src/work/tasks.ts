@@ -12,6 +12,21 @@ export interface SharedMaterials {
   readonly tables: Record<string, SeparationTable>;
 }
 
+/** A file as it is kept. */
+export interface Kept {
+  readonly picture: Omit<Picture, 'data' | 'channels'> & { readonly channels: 0 | Picture['channels'] };
+  readonly kind: FileKind;
+  readonly facts: OriginalFacts;
+  readonly working: Uint8Array;
+  readonly small: Uint8Array | undefined;
+  readonly smallLevel: number;
+}
+
+/** Why a file was not taken. */
+export interface Refusal {
+  readonly problem: { readonly status: number; readonly title: string; readonly detail: string };
+}
+
 /** What the worker threads do, by name: what each is given and gives back. */
 export interface Tasks {
   /** Reads a working picture and makes its pyramid in shared memory. */
@@ -22,16 +37,14 @@ export interface Tasks {
    */
   intake: {
     given: { bytes: Uint8Array };
-    made:
-      | {
-          picture: Omit<Picture, 'data' | 'channels'> & { channels: 0 | Picture['channels'] };
-          kind: FileKind;
-          facts: OriginalFacts;
-          working: Uint8Array;
-          small: Uint8Array | undefined;
-          smallLevel: number;
-        }
-      | { problem: { status: number; title: string; detail: string } };
+    made: Kept | Refusal;
+  };
+  /** Takes the colours of a CMYK file in another way. */
+  retake: { given: { bytes: Uint8Array; intent: Intent; compensate: boolean }; made: Kept | Refusal };
+  /** The channels of a separated file as grey pictures, and the press's profile that lies in it. */
+  channels: {
+    given: { bytes: Uint8Array };
+    made: { channels: { name: string; kept: Kept }[]; profile: Uint8Array | undefined } | Refusal;
   };
   /** Amounts of the process inks by a press's profile. */
   separation: {

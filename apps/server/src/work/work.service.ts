@@ -13,6 +13,8 @@ export class WorkService implements OnModuleDestroy {
     minThreads: 1,
     maxThreads: 2,
     idleTimeout: 60_000,
+    // The reader of TIFF files brings a package that looks for a name in it.
+    workerData: {},
     // What a thread makes in passing need not pile up: its large things lie outside of the engine's heap.
     resourceLimits: { maxYoungGenerationSizeMb: 8 },
   });

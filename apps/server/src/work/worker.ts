@@ -18,7 +18,7 @@ import {
   writeOriginal,
   present,
 } from '@brachytone/core';
-import { isTogether, type JobDocument } from '@brachytone/job';
+import { isTogether, type JobDocument, type OriginalFacts } from '@brachytone/job';
 import { readTypeface } from '@brachytone/typeface';
 import { LRUCache } from 'lru-cache';
 import sharp from 'sharp';
@@ -27,8 +27,15 @@ import { collectGarbage } from '../collect-garbage.ts';
 import { isDrawing, readDrawing } from '../files/read-drawing.ts';
 import { isFont, readFont } from '../files/read-font.ts';
 import { isProfile, profileTable, profileView, readProfile } from '../files/read-profile.ts';
-import { packPicture, readPicture, smallLevelOf, unpackPicture } from '../files/read-picture.ts';
-import type { SharedMaterials, Tasks } from './tasks.ts';
+import {
+  packPicture,
+  readPicture,
+  smallLevelOf,
+  unpackPicture,
+  type ReadPicture,
+} from '../files/read-picture.ts';
+import { pressProfileIn, readChannels, readManyInks } from '../files/read-separated.ts';
+import type { Kept, Refusal, SharedMaterials, Tasks } from './tasks.ts';
 
 // Every picture is read once: keeping decoded ones, and many rows of them at a time, only costs memory.
 sharp.cache(false);
@@ -76,10 +83,10 @@ export async function pyramid({
   return buildPyramid({ ...picture, data }, shared);
 }
 
-/** See `Tasks`. */
-export async function intake({ bytes }: Tasks['intake']['given']): Promise<Tasks['intake']['made']> {
+/** What work with a file from outside gives, or why it was refused. */
+async function orRefusal<Made>(work: () => Promise<Made>): Promise<Made | Refusal> {
   try {
-    return await takenIn(bytes);
+    return await work();
   } catch (error) {
     if (!(error instanceof Problem)) throw error;
     return { problem: { status: error.status, title: error.title, detail: error.message } };
@@ -89,8 +96,39 @@ export async function intake({ bytes }: Tasks['intake']['given']): Promise<Tasks
   }
 }
 
+/** See `Tasks`. */
+export const intake = ({ bytes }: Tasks['intake']['given']): Promise<Tasks['intake']['made']> =>
+  orRefusal(() => takenIn(bytes));
+
+/** See `Tasks`. */
+export const retake = ({
+  bytes,
+  intent,
+  compensate,
+}: Tasks['retake']['given']): Promise<Tasks['retake']['made']> =>
+  orRefusal(async () => keptPicture(await readPicture(bytes, { intent, compensate })));
+
+/** See `Tasks`. */
+export const channels = ({ bytes }: Tasks['channels']['given']): Promise<Tasks['channels']['made']> =>
+  orRefusal(async () => {
+    const made: { name: string; kept: Kept }[] = [];
+    for await (const { name, picture } of readChannels(bytes)) {
+      const facts: OriginalFacts = {
+        format: 'channel',
+        colour: 'grey',
+        bitsPerSample: picture.data instanceof Uint16Array ? 16 : 8,
+        alpha: false,
+        profile: null,
+        density: null,
+        turned: false,
+      };
+      made.push({ name, kept: await keptPicture({ picture, facts }) });
+    }
+    return { channels: made, profile: await pressProfileIn(bytes) };
+  });
+
 /** A file as it is kept, by what it holds. */
-async function takenIn(bytes: Uint8Array): Promise<Exclude<Tasks['intake']['made'], { problem: unknown }>> {
+async function takenIn(bytes: Uint8Array): Promise<Kept> {
   if (isDrawing(bytes)) {
     const { drawing, facts } = readDrawing(bytes);
     const { width, height } = drawing;
@@ -108,7 +146,11 @@ async function takenIn(bytes: Uint8Array): Promise<Exclude<Tasks['intake']['made
     const picture = { width: 0, height: 0, channels: 0 } as const;
     return { picture, kind: 'profile', facts, working: bytes, small: undefined, smallLevel: 0 };
   }
-  const { picture, facts } = await readPicture(bytes);
+  return keptPicture((await readManyInks(bytes)) ?? (await readPicture(bytes)));
+}
+
+/** A picture as it is kept: packed, and with a small level by itself. */
+async function keptPicture({ picture, facts }: ReadPicture): Promise<Kept> {
   const smallLevel = smallLevelOf(picture.width, picture.height);
   let small: Picture = picture;
   for (let level = 0; level < smallLevel; level++) small = halve(small);

@@ -2,6 +2,7 @@ import type { Draft } from '@reduxjs/toolkit';
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import type { Stock } from '@brachytone/core';
 import type {
+  ChannelsView,
   JobDocument,
   JobSummary,
   JobView,
@@ -17,6 +18,7 @@ import type {
   PullView,
   RunView,
   ShelfInk,
+  Taking,
 } from '@brachytone/job';
 import { takeEarly } from './early-job.ts';
 
@@ -99,6 +101,12 @@ export const api = createApi({
     dropStock: build.mutation<void, string>({
       query: (id) => ({ url: `shelf/stocks/${id}`, method: 'DELETE' }),
       invalidatesTags: ['stocks'],
+    }),
+    retake: build.mutation<OriginalView, Taking & { sha256: string }>({
+      query: ({ sha256, ...body }) => ({ url: `files/${sha256}/taken`, method: 'POST', body }),
+    }),
+    channels: build.mutation<ChannelsView, string>({
+      query: (sha256) => ({ url: `files/${sha256}/channels`, method: 'POST' }),
     }),
     profile: build.query<ProfileView, string>({ query: (sha256) => `files/${sha256}/profile` }),
     pulls: build.query<PullView[], string>({
@@ -184,6 +192,8 @@ export const {
   useDropStockMutation,
   useProfileQuery,
   useLazyProfileQuery,
+  useRetakeMutation,
+  useChannelsMutation,
   usePullsQuery,
   useKeepPullMutation,
   useRenamePullMutation,

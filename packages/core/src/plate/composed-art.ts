@@ -168,9 +168,9 @@ function layTones(
   const { name, route, overprint, mix } = original;
   const part = intersect(seen, sheet);
   if (isEmpty(part)) return;
-  const { tables } = materials;
+  const { tables, pictures } = materials;
   const draft = frame.draft === true;
-  const tone = inkRows(route, ink, { name, source, tone: original.tone, inkSet, tables, draft });
+  const tone = inkRows(route, ink, { name, source, tone: original.tone, inkSet, tables, pictures, draft });
   const x = part.x - region.x;
   const y = part.y - region.y;
   if (isStraight(toSource) && !alpha && !overprint && !isMasked(original) && !(printed && mix)) {

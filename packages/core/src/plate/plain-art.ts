@@ -52,7 +52,7 @@ export function plainArt(scene: Scene, plate: number, frame: Frame, region: Regi
 
 /** An original's tones of an ink where it covers a whole region and lies straight, or 'bare' where it has none; undefined where it does not. */
 function coveringTones(
-  { recipe, tables }: Scene,
+  { recipe, tables, pictures }: Scene,
   { original, frame, region: box, tones }: PlacedOriginal,
   printed: boolean,
   ink: string,
@@ -67,6 +67,6 @@ function coveringTones(
   if (!printed) return 'bare';
   const { name, tone, route } = original;
   const draft = frame.draft === true;
-  const rows = inkRows(route, ink, { name, source, tone, inkSet: inkSetOf(recipe), tables, draft });
+  const rows = inkRows(route, ink, { name, source, tone, inkSet: inkSetOf(recipe), tables, pictures, draft });
   return rows && { rows, map: toTones(toSource, source, rows) };
 }

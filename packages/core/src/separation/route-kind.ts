@@ -1,6 +1,7 @@
 import type { InkSet } from '../ink/ink-set.ts';
 import type { Ink, Overprint, Stock } from '../ink/ink.ts';
 import type { InkModel } from '../ink/model.ts';
+import type { Pyramid } from '../raster/pyramid.ts';
 import type { Rows } from '../raster/rows.ts';
 import type { ToneSource } from '../tone/tone-rows.ts';
 import type { Tone } from '../tone/tone.ts';
@@ -18,6 +19,7 @@ export interface Separating {
   readonly tone: Tone;
   readonly inkSet: InkSet;
   readonly tables: ProfileTables | undefined;
+  readonly pictures: ReadonlyMap<string, Pyramid>;
   /** A coarser table will do. */
   readonly draft: boolean;
 }
@@ -52,6 +54,8 @@ export interface RouteStart {
   readonly stock: Stock;
   /** Inks picked from the picture, when the kind asks for them. */
   readonly picked: readonly Ink[];
+  /** Channels of a file that is separated, with an ink of the job for each. */
+  readonly channels: readonly { readonly picture: string; readonly ink: Ink }[];
   /** A shipped ink as an ink of the job, by its name. */
   readonly shelfInk: (name: string) => Ink;
   /** The process inks of a printing condition, with its stock, overprints and ink limit (percent). */
@@ -94,8 +98,8 @@ export interface RouteKind<R extends { readonly kind: string }> {
   readonly fields: { readonly [Name in Exclude<keyof R, 'kind'>]: RouteField };
   /** A sentence when its fields do not fit one another. */
   readonly problem?: (route: R) => string | undefined;
-  /** What it can be chosen for: all originals, all with tones (not line work), or those with colours alone. */
-  readonly suits: 'all' | 'tones' | 'colours';
+  /** What it can be chosen for: all originals, all with tones (not line work), those with colours, or those of files that are separated. */
+  readonly suits: 'all' | 'tones' | 'colours' | 'separated';
   /** How an original first gets it; missing for one that is not offered by itself. */
   readonly start?: (at: RouteStart) => StartedRoute<R>;
   /** Inks that are picked from the picture for its start. */
@@ -114,6 +118,8 @@ export interface RouteKind<R extends { readonly kind: string }> {
   readonly isFlat?: boolean;
   /** Present when it goes by the ink model. */
   readonly modelled?: Modelled<R>;
+  /** SHA-256 of pictures that it takes besides the original's own. */
+  readonly pictures?: (route: R) => readonly string[];
   /** Present when it goes by a profile. */
   readonly profile?: (route: R) => ProfileUse;
 }

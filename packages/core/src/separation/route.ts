@@ -25,6 +25,9 @@ export const inkRows = (route: Route, ink: string, at: Separating): Rows | undef
 /** The profile that a route goes by. */
 export const profileOf = (route: Route): ProfileUse | undefined => routeKind(route).profile?.(route);
 
+/** Pictures that a route takes besides the original's own, by SHA-256. */
+export const picturesOf = (route: Route): readonly string[] => routeKind(route).pictures?.(route) ?? [];
+
 /** A route's own separation by the ink model. */
 export interface RouteModel {
   readonly model: InkModel;

@@ -4,12 +4,20 @@ import { channelsRoute, type ChannelsRoute } from './channels.ts';
 import { inkRoute, type InkRoute } from './ink.ts';
 import { processRoute, type ProcessRoute } from './process.ts';
 import { profileRoute, type ProfileRoute } from './profile.ts';
+import { separatedRoute, type SeparatedRoute } from './separated.ts';
 import { spotRoute, type SpotRoute } from './spot.ts';
 import { tonesRoute, type TonesRoute } from './tones.ts';
 
 /** How an original comes to the inks. */
 export type Route =
-  InkRoute | TonesRoute | ProcessRoute | ProfileRoute | ChannelsRoute | SpotRoute | BandsRoute;
+  | InkRoute
+  | TonesRoute
+  | ProcessRoute
+  | ProfileRoute
+  | SeparatedRoute
+  | ChannelsRoute
+  | SpotRoute
+  | BandsRoute;
 
 /** Every kind of route, in the order they are offered. */
 export const ROUTES: {
@@ -19,6 +27,7 @@ export const ROUTES: {
   tones: tonesRoute,
   process: processRoute,
   profile: profileRoute,
+  separated: separatedRoute,
   channels: channelsRoute,
   spot: spotRoute,
   bands: bandsRoute,

@@ -12,6 +12,7 @@ import { showTable } from '../../../store/view-slice.ts';
 import { bytesWords } from '../../../words/words.ts';
 import { Fact, Group, ResetButton, Row } from '../group.tsx';
 import { cropToRatio, RATIOS } from './crop-ratios.ts';
+import { TakenAs } from './taken-as.tsx';
 import { LineGroup } from './line-group.tsx';
 
 const SHEETS_OWN = 'The sheet’s';
@@ -105,7 +106,10 @@ export function PictureGroup() {
           {file.facts.format}, {file.facts.colour}, {file.facts.bitsPerSample} bit
           {file.facts.alpha ? ', alpha' : ''}
         </Fact>
-        <Fact label="Profile">{file.facts.profile ?? 'none, taken as sRGB'}</Fact>
+        <Fact label="Profile">
+          {file.facts.profile ?? (file.facts.inks ? 'none, taken as usual inks' : 'none, taken as sRGB')}
+        </Fact>
+        {file.facts.colour === 'CMYK' && file.facts.profile !== null && <TakenAs file={file} />}
         <Fact label="Size">{bytesWords(file.byteLength)}</Fact>
       </Group>
     </>

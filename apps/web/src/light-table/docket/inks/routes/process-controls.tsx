@@ -1,21 +1,18 @@
 import {
   INTENTS,
   newProcess,
-  type Ink,
-  type Intent,
   type OriginalRecipe,
-  type Overprint,
   type ProcessRoute,
   type ProfileRoute,
 } from '@brachytone/core';
 import {
   LIMITS,
-  onWhite,
   PRINTING_CONDITIONS,
   PROCESS_IDS,
+  profileInks,
+  profileStock,
   withCondition,
   withRoute,
-  type ProfileView,
 } from '@brachytone/job';
 import { useRef } from 'react';
 import { toast } from 'sonner';
@@ -32,36 +29,9 @@ import {
 import { useDocument } from '../../../../store/use-job.ts';
 import { useEditRecipe } from '../../../../store/use-edit-recipe.ts';
 import { ResetButton, Row } from '../../group.tsx';
+import { INTENT_NAMES } from '../../../../words/intents.ts';
 import { ReachRow } from './reach-row.tsx';
 import { useRoute } from './use-route.ts';
-
-const INTENT_NAMES: Record<Intent, string> = {
-  perceptual: 'Perceptual',
-  relative: 'Relative',
-  saturation: 'Saturation',
-  absolute: 'Absolute',
-};
-
-/** The four process inks as a profile has them on white, and all their overprints. */
-function profileInks({ solids, paper }: ProfileView): { inks: Ink[]; overprints: Overprint[] } {
-  const ids = ['cyan', 'magenta', 'yellow', 'black'];
-  const ink = (i: number): Ink => ({
-    id: ids[i],
-    name: ids[i][0].toUpperCase() + ids[i].slice(1),
-    lab: onWhite(solids[1 << i], paper),
-    opacity: 0,
-    fountain: null,
-  });
-  return {
-    // Black goes first, as on most presses.
-    inks: [ink(3), ink(0), ink(1), ink(2)],
-    overprints: solids.flatMap((lab, set) =>
-      (set & (set - 1)) === 0
-        ? []
-        : [{ inks: ids.filter((_, i) => set & (1 << i)), lab: onWhite(lab, paper) }],
-    ),
-  };
-}
 
 /** Cyan, magenta, yellow and black: for a named way of printing, or by a profile of one's own. */
 export function ProcessControls({
@@ -105,7 +75,7 @@ export function ProcessControls({
             },
             inks,
             overprints,
-            stock: { ...one.stock, name: profile.name.slice(0, 120), lab: profile.paper, yuleNielsen: 1 },
+            stock: profileStock(profile, one.stock),
           },
         );
       });

@@ -17,6 +17,7 @@ const CONTROLS: { readonly [Kind in Route['kind']]: ControlsOf<Kind> | null } = 
   tones: TonesControls,
   process: ProcessControls,
   profile: ProcessControls,
+  separated: null,
   channels: null,
   spot: SpotControls,
   bands: BandsRouteControls,
