@@ -159,7 +159,7 @@ export { type Sink, memorySink } from './film/sink.ts';
 // Dots as geometry
 export { colourDotsSvg } from './vector/colour-dots-svg.ts';
 export { vectorManner, type VectorOptions } from './vector/plate-group.ts';
-export { vectorSize, type VectorSize } from './vector/vector-size.ts';
+export { vectorSize, type VectorSize } from './film/vector-size.ts';
 
 // What is seen
 export { labsOf, coloursAt } from './proof/colours-at.ts';

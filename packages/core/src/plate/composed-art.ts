@@ -1,7 +1,8 @@
 import { lay, type LineBits } from '../drawing/paint-drawing.ts';
 import type { InkSet } from '../ink/ink-set.ts';
 import type { Layers, PlacedTones } from '../original/content-kind.ts';
-import { isMasked, keepMasked } from '../original/mask/mask.ts';
+import { isMasked, keepMasked, wholeCell } from '../original/mask/mask.ts';
+import { wholeReach, wholeTones } from '../original/mask/whole-tones.ts';
 import { mixDots } from '../original/mix/mix-dots.ts';
 import { mixPlane } from '../original/mix/mix.ts';
 import { hasLine, hasTones, placeOriginal, type PlacedOriginal } from '../original/place-original.ts';
@@ -11,7 +12,7 @@ import { addBits, clearBit, createBits, isBlank, placeBits, type Bits } from '..
 import type { Frame } from '../raster/frame.ts';
 import { createPlane, HALF, SOLID, type Plane } from '../raster/plane.ts';
 import { readInto, readStraight } from '../raster/read-rows.ts';
-import { intersect, isEmpty, type Region } from '../raster/region.ts';
+import { grownRegion, intersect, isEmpty, type Region } from '../raster/region.ts';
 import type { Rows } from '../raster/rows.ts';
 import { insideBox } from '../raster/sample.ts';
 import { inkSetOf } from '../recipe/ink-set.ts';
@@ -166,7 +167,9 @@ function layTones(
   const { frame, region, sheet, tone: out, line, screen, ink, inkSet } = art;
   const { original, materials, seen, toBox } = placed;
   const { name, route, overprint, mix } = original;
-  const part = intersect(seen, sheet);
+  const cell = screen && wholeCell(original.container, screen, frame);
+  // Whole dots stand out of what they are cut to elsewhere.
+  const part = intersect(cell ? grownRegion(seen, wholeReach(cell.pixels / cell.cells)) : seen, sheet);
   if (isEmpty(part)) return;
   const { tables, pictures } = materials;
   const draft = frame.draft === true;
@@ -179,13 +182,22 @@ function layTones(
     if (line) cover(line, x, y, part, undefined);
     return;
   }
-  const read = (rows: Rows): Plane => {
-    const plane = createPlane(part.width, part.height);
-    readInto(rows, toTones(toSource, source, rows), part, plane);
+  const readIn = (rows: Rows, region: Region): Plane => {
+    const plane = createPlane(region.width, region.height);
+    readInto(rows, toTones(toSource, source, rows), region, plane);
     return plane;
   };
-  const over = tone ? mixedWithDots(placed, read(tone), part) : createPlane(part.width, part.height);
-  const opaque = both(alpha ? read(alpha) : undefined, placed.mask(part, screen));
+  const tones = (rows: Rows): Plane =>
+    cell
+      ? wholeTones(
+          cell,
+          part,
+          (wide) => readIn(rows, wide),
+          (wide) => placed.mask(wide) ?? createPlane(wide.width, wide.height, SOLID),
+        )
+      : readIn(rows, part);
+  const over = tone ? mixedWithDots(placed, tones(tone), part) : createPlane(part.width, part.height);
+  const opaque = both(alpha ? readIn(alpha, part) : undefined, placed.mask(part, screen));
   const boxed = original.container === null && !isStraight(toBox);
   const here = boxed ? both(insideBox(toBox, part), opaque) : opaque;
   layOver(out, x, y, printedOver(overprint, over, out, x, y), here);

@@ -85,6 +85,23 @@ describe('a container', () => {
     const cutRest: Bits = { ...plain, data: plain.data.map((byte, i) => byte & ~cut.data[i]) };
     expect(countPatches(cut) + countPatches(cutRest)).toBeGreaterThan(countPatches(plain) + 20);
   });
+  it('keeps dots whole that stand out of the original’s own box, and are cut by nothing, whatever runs through them', () => {
+    const screen = { ruling: 15, angle: 30 };
+    const plain = film(sceneOf(tone(30), sheet, screen));
+    const small = { x: 13, y: 11, width: 31, turn: 0, mirrored: false };
+    const container: Container = { ...oval, shape: 'rectangle', edge: 'whole' };
+    const whole = film(with_(sceneOf(tone(30), sheet, screen), { placement: small, container }));
+    const rest: Bits = { ...plain, data: plain.data.map((byte, i) => byte & ~whole.data[i]) };
+    expect(countInk(whole)).toBeGreaterThan(1000);
+    expect(countInk(rest)).toBe(countInk(plain) - countInk(whole));
+    expect(countPatches(whole) + countPatches(rest)).toBe(countPatches(plain));
+    // Along the edge of a steep tone each dot is a circle of its middle's: as wide as it is high.
+    const steep = greyPicture(64, 64, (x, y) => 4 * Math.min(63, (x + y) / 2));
+    const bits = film(with_(sceneOf(steep, sheet, screen), { placement: small, container }));
+    const region = { x: 40, y: 60, width: 220, height: 190 };
+    const part = film(with_(sceneOf(steep, sheet, screen), { placement: small, container }), region);
+    expect(Buffer.compare(part.data, cropBits(bits, region).data)).toBe(0);
+  });
   it('feathered, fades over its width around the edge', () => {
     const scene = with_(solid, { container: { ...oval, margin: -10, feather: 8 } });
     const bits = film(scene);

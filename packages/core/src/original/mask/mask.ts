@@ -6,6 +6,7 @@ import type { Region } from '../../raster/region.ts';
 import type { Container } from '../../recipe/container.ts';
 import type { OriginalRecipe } from '../../recipe/recipe.ts';
 import { latticeOf, type Screen } from '../../screen/screen.ts';
+import type { Supercell } from '../../screen/supercell.ts';
 import { toneRows, toTones } from '../../tone/tone-rows.ts';
 import type { PlacedContent, PlacedCut, Placing } from '../content-kind.ts';
 import { contentKind } from '../contents/index.ts';
@@ -52,6 +53,13 @@ export function maskOf(
   return out;
 }
 
+/** The cells of a screen whose dots stay whole at a container's edge; undefined where they are cut. */
+export function wholeCell(container: Container | null, screen: Screen, frame: Frame): Supercell | undefined {
+  if (container?.edge !== 'whole' || container.feather > 0) return undefined;
+  const lattice = latticeOf(screen);
+  return lattice?.mark === 'dot' ? lattice.supercell?.(frame.resolution, frame.draft) : undefined;
+}
+
 /** Takes away what lies outside of a container. */
 function keepContainer(
   out: Plane,
@@ -68,7 +76,6 @@ function keepContainer(
     const map = on === frame ? toBox : gridToBox(original, height, on);
     return containerBits(container, drawing, original, ratio, map, on, part);
   };
-  const lattice = screen && latticeOf(screen);
   if (container.feather > 0) {
     const reach = Math.max(0, container.margin) + Math.max(placement.width, height) / 2;
     const box = {
@@ -79,11 +86,15 @@ function keepContainer(
     };
     const key = JSON.stringify(['container', container, placement, height]);
     keepWhere(out, softShape(key, box, container.feather / 2, paint, frame, region));
-  } else if (container.edge === 'whole' && lattice?.supercell && lattice.mark === 'dot') {
-    const cell = lattice.supercell(frame.resolution, frame.draft);
-    const whole = wholeDots(cell, (part) => paint(frame, part), region);
-    keepBits(out, whole);
   } else {
+    const cell = screen && wholeCell(container, screen, frame);
+    if (cell) {
+      keepBits(
+        out,
+        wholeDots(cell, (part) => paint(frame, part), region),
+      );
+      return;
+    }
     keepBits(out, paint(frame, region));
   }
 }

@@ -1,7 +1,7 @@
-import { platesSvg } from '../film/svg.ts';
+import { platesSvg } from './svg.ts';
 import type { Recipe } from '../recipe/recipe.ts';
 import type { Scene } from '../recipe/scene.ts';
-import type { VectorOptions } from './plate-group.ts';
+import type { VectorOptions } from '../vector/plate-group.ts';
 
 /** Side of the squares that are drawn to tell the size of all, mm. */
 const SQUARE = 16;

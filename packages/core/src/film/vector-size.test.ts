@@ -1,4 +1,4 @@
-import { plateSvg } from '../film/svg.ts';
+import { plateSvg } from './svg.ts';
 import { newScreen } from '../screen/screen.ts';
 import { greyPicture, sceneOf } from '../testing.ts';
 import { vectorSize } from './vector-size.ts';
