@@ -16,7 +16,7 @@ export default defineConfig({
   plugins: [react(), memoized, tailwindcss()],
   worker: { format: 'es' },
   build: {
-    chunkSizeWarningLimit: 1500,
+    chunkSizeWarningLimit: 1600,
     // That the compiler takes most of the time is known.
     rolldownOptions: { checks: { pluginTimings: false } },
   },

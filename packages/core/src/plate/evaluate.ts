@@ -11,6 +11,7 @@ import { screenerFor, screenGridOf, type Screen } from '../screen/screen.ts';
 import type { Thresholds } from '../screen/thresholds.ts';
 import { sequentialBits, prepareSequential } from './sequential.ts';
 import { composedArt } from './composed-art.ts';
+import { withSharpFlats } from './flat-plate.ts';
 import { hasLines, plainPlateArt, plateArt } from './plate-art.ts';
 import { plateTransfer } from './plate-transfer.ts';
 import type { Frame } from '../raster/frame.ts';
@@ -28,7 +29,8 @@ export const isSequential = ({ kind, settings }: Screen): boolean => screenKind(
  *
  * @param out bits of the region's size that may be written over and given back
  */
-export function plateBits(scene: Scene, plate: number, frame: Frame, region: Region, out?: Bits): Bits {
+export function plateBits(given: Scene, plate: number, frame: Frame, region: Region, out?: Bits): Bits {
+  const scene = withSharpFlats(given, plate, frame);
   const { screen } = scene.recipe.plates[plate];
   if (!isSequential(screen) && screenGridOf(screen, frame).times === 1) {
     const screener = screenerFor(screen, frame);
@@ -48,7 +50,8 @@ export function plateBits(scene: Scene, plate: number, frame: Frame, region: Reg
 }
 
 /** The same without line work: what the screen makes of the plate's tones. */
-export function toneBits(scene: Scene, plate: number, frame: Frame, region: Region): Bits {
+export function toneBits(given: Scene, plate: number, frame: Frame, region: Region): Bits {
+  const scene = withSharpFlats(given, plate, frame);
   const { screen } = scene.recipe.plates[plate];
   const read = toneReader(scene, plate);
   return isSequential(screen)

@@ -1,9 +1,9 @@
-import { bitAt, countInk } from '../raster/bits.ts';
+import { bitAt, countInk, type Bits } from '../raster/bits.ts';
 import type { Region } from '../raster/region.ts';
 import { SOLID } from '../raster/plane.ts';
 import type { ChannelsRoute } from '../separation/routes/channels.ts';
 import type { Route } from '../separation/routes/index.ts';
-import { newScreen } from '../screen/screen.ts';
+import { newScreen, type Screen } from '../screen/screen.ts';
 import { dotScreen, greyPicture, sceneOf, testInk } from '../testing.ts';
 import { plainPlate } from '../recipe/plain-plate.ts';
 import { STRAIGHT } from '../tone/curve.ts';
@@ -298,6 +298,34 @@ describe('routes to the plates', () => {
     expect(coverage(colours(route), 1, 100, 100)).toBe(SOLID - 128 * 257);
     expect(coverage(colours({ ...route, ink: 'light' }), 0, 100, 100)).toBe(SOLID);
     expect(coverage(colours({ ...route, ink: 'light' }), 1, 100, 100)).toBe(128 * 257);
+  });
+  it('flat bands have their edges at the film’s resolution, whatever the screen’s spots', () => {
+    const route: Route = { kind: 'bands', at: [50], inks: [null, 'ink-1'], painted: [] };
+    // A round edge, so that no block of a coarse grid can follow it.
+    const disc = greyPicture(200, 200, (x, y) => (Math.hypot(x - 100, y - 100) < 70 ? 0 : 255));
+    const plain = sceneOf(disc, { width: 40, height: 40, resolution: 600 });
+    const flat = (screen: Screen): Bits => {
+      const { recipe } = plain;
+      const scene = {
+        ...plain,
+        recipe: {
+          ...recipe,
+          originals: recipe.originals.map((one) => ({ ...one, route })),
+          plates: recipe.plates.map((one) => ({ ...one, screen })),
+        },
+      };
+      const frame = filmFrame(scene.recipe);
+      return plateBits(scene, 0, frame, { x: 0, y: 0, width: frame.width, height: frame.height });
+    };
+    const wanted = flat(newScreen('threshold'));
+    expect(countInk(wanted)).toBeGreaterThan(100_000);
+    for (const screen of [
+      newScreen('dots', { ruling: 8 }, { coarse: 72 }),
+      newScreen('diffused', { spot: 0.4 }),
+      newScreen('ordered', { spot: 0.5 }),
+    ]) {
+      expect(Buffer.compare(flat(screen).data, wanted.data)).toBe(0);
+    }
   });
   it('bands are flat, each in its ink; what is painted in stays in its area and its tones', () => {
     const painted = [

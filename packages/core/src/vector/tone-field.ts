@@ -1,7 +1,7 @@
 import { plateArt } from '../plate/plate-art.ts';
 import type { Scene } from '../recipe/scene.ts';
 import { fillPolygons } from '../path/fill.ts';
-import { bitAt, createBits, type Bits } from '../raster/bits.ts';
+import { bitAt, countInk, createBits, type Bits } from '../raster/bits.ts';
 import type { Frame } from '../raster/frame.ts';
 import { createPlane, type Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
@@ -30,6 +30,7 @@ const BEYOND = 2;
 /** Tones of a part of the sheet alone, running on a little beyond its edge as if it went on. */
 export function tonesWithin(tones: Plane, inside: Bits): Plane {
   const { width, height } = tones;
+  if (countInk(inside) === width * height) return tones;
   const out = createPlane(width, height);
   let known = new Uint8Array(width * height);
   for (let y = 0, i = 0; y < height; y++) {
