@@ -16,14 +16,57 @@ export interface Stitching {
   loops(visit: (loop: readonly Piece[]) => void): void;
 }
 
-/** Parts of lines between cells that outlines run along, by the cell after the line, from the first on: from, to, from, to … */
-type Lines = (number[] | undefined)[];
+/** Numbers of a line that are at hand without a list of its own: two parts, from and to each. */
+const ROOM = 4;
 
-const put = (lines: Lines, at: number, from: number, to: number): void => {
-  const found = lines[at];
-  if (found) found.push(from, to);
-  else lines[at] = [from, to];
-};
+/** Parts of lines between cells that outlines run along, by the cell after the line, from the first on: from, to, from, to … */
+class Lines {
+  private readonly counts: Uint8Array;
+  private readonly numbers: Float64Array;
+  private readonly more = new Map<number, number[]>();
+
+  constructor(size: number) {
+    this.counts = new Uint8Array(size);
+    this.numbers = new Float64Array(ROOM * size);
+  }
+
+  put(at: number, from: number, to: number): void {
+    const count = this.counts[at];
+    if (count < ROOM) {
+      this.numbers[ROOM * at + count] = from;
+      this.numbers[ROOM * at + count + 1] = to;
+      this.counts[at] += 2;
+      return;
+    }
+    const list = this.more.get(at);
+    if (list) list.push(from, to);
+    else this.more.set(at, [from, to]);
+  }
+
+  /** Gives what is left of each line when parts that run against one another cancel, and forgets all. */
+  take(lay: (at: number, from: number, to: number) => void): void {
+    const { counts, numbers } = this;
+    for (let at = 0; at < counts.length; at++) {
+      const count = counts[at];
+      if (count === 0) continue;
+      counts[at] = 0;
+      const first = ROOM * at;
+      if (count === 2) {
+        lay(at, numbers[first], numbers[first + 1]);
+        continue;
+      }
+      const more = this.more.get(at);
+      // The usual case: one each way, one within the other or both the same.
+      const [a, b, c, d] = [numbers[first], numbers[first + 1], numbers[first + 2], numbers[first + 3]];
+      const [from, to, low, high] = b > a ? [a, b, d, c] : [c, d, b, a];
+      if (!more && to > from && high > low && Math.max(from, low) < Math.min(to, high)) {
+        if (from !== low) lay(at, from, low);
+        if (high !== to) lay(at, high, to);
+      } else remaining([a, b, c, d, ...(more ?? [])], (start, end) => lay(at, start, end));
+    }
+    this.more.clear();
+  }
+}
 
 /** Numbers of a stored piece: x0, y0, x1, y1, rx, ry, and 1 for forward. */
 const WIDTH = 7;
@@ -63,30 +106,22 @@ function keep(
 
 /** @param left, right columns of cells: from `left` to below `right` */
 export function stitching(left: number, right: number): Stitching {
-  const noLines = (): Lines => new Array<number[] | undefined>(right - left + 1).fill(undefined);
   const store: Store = { count: 0, numbers: new Float64Array(WIDTH << 10) };
   let row = -Infinity;
   // Upright lines of the row at hand, the level ones above it, and those below.
-  let uprights = noLines();
-  let above = noLines();
-  let below = noLines();
-  const layLevels = (lines: Lines, y: number): void => {
-    for (const edges of lines)
-      if (edges) remaining(edges, (from, to) => keep(store, from, y, to, y, 0, 0, true));
-  };
+  const size = right - left + 1;
+  const uprights = new Lines(size);
+  let [above, below] = [new Lines(size), new Lines(size)];
+  const layLevels = (lines: Lines, y: number): void =>
+    lines.take((_, from, to) => keep(store, from, y, to, y, 0, 0, true));
   const finishRow = (next: number): void => {
-    uprights.forEach((edges, k) => {
-      const x = left + k - HALF;
-      if (edges) remaining(edges, (from, to) => keep(store, x, from, x, to, 0, 0, true));
+    uprights.take((at, from, to) => {
+      const x = left + at - HALF;
+      keep(store, x, from, x, to, 0, 0, true);
     });
-    uprights = noLines();
     layLevels(above, row - HALF);
-    if (next === row + 1) above = below;
-    else {
-      layLevels(below, row + HALF);
-      above = noLines();
-    }
-    below = noLines();
+    if (next === row + 1) [above, below] = [below, above];
+    else layLevels(below, row + HALF);
     row = next;
   };
   return {
@@ -97,9 +132,9 @@ export function stitching(left: number, right: number): Stitching {
       }
       for (const { x0, y0, x1, y1, rx, ry, forward } of outline) {
         if (rx === 0 && x0 === x1 && Math.abs(x0) === HALF)
-          put(uprights, (x0 > 0 ? i + 1 : i) - left, y0 + j, y1 + j);
+          uprights.put((x0 > 0 ? i + 1 : i) - left, y0 + j, y1 + j);
         else if (rx === 0 && y0 === y1 && Math.abs(y0) === HALF)
-          put(y0 > 0 ? below : above, i - left, x0 + i, x1 + i);
+          (y0 > 0 ? below : above).put(i - left, x0 + i, x1 + i);
         else keep(store, x0 + i, y0 + j, x1 + i, y1 + j, rx, ry, forward);
       }
     },
@@ -113,22 +148,6 @@ export function stitching(left: number, right: number): Stitching {
 
 /** What is left of edges along one line when those that run against one another cancel. */
 function remaining(edges: readonly number[], lay: (from: number, to: number) => void): void {
-  if (edges.length === 2) {
-    lay(edges[0], edges[1]);
-    return;
-  }
-  if (edges.length === 4) {
-    const [a, b, c, d] = edges;
-    // The usual case: one each way, one within the other or both the same.
-    const [from, to, low, high] = b > a ? [a, b, d, c] : [c, d, b, a];
-    if (to > from && high > low && Math.max(from, low) < Math.min(to, high)) {
-      if (from < low) lay(from, low);
-      if (low < from) lay(from, low);
-      if (high < to) lay(high, to);
-      if (to < high) lay(high, to);
-      return;
-    }
-  }
   // An edge that runs up counts 1 along its length, one that runs down −1.
   const marks: { at: number; by: number }[] = [];
   for (let i = 0; i < edges.length; i += 2) {

@@ -373,13 +373,19 @@ describe('hard edges', () => {
     expect(text.match(/z"/g)).toHaveLength(1);
     expect(text.match(/[Mm]\d/g)).toHaveLength(1);
   });
-  it('several plates share a file, a group for each ink', () => {
-    const two = {
+  it('several plates share a file, a group for each ink that prints something', () => {
+    const [first] = plain.recipe.originals;
+    const two: Recipe = {
       ...plain.recipe,
-      inks: [...plain.recipe.inks, testInk('second', [50, 60, 40])],
-      plates: [...plain.recipe.plates, plainPlate('p2', 'second', newScreen('lines'))],
+      originals: [first, { ...first, id: 'again', route: { kind: 'ink', ink: 'second' }, overprint: true }],
+      inks: [...plain.recipe.inks, testInk('second', [50, 60, 40]), testInk('unused', [50, 0, 0])],
+      plates: [
+        ...plain.recipe.plates,
+        plainPlate('p2', 'second', newScreen('lines')),
+        plainPlate('p3', 'unused', newScreen('lines')),
+      ],
     };
-    const { text } = platesSvg({ ...plain, recipe: two }, [0, 1], 'both', PURE);
+    const { text } = platesSvg({ ...plain, recipe: two }, [0, 1, 2], 'both', PURE);
     expect(text.match(/<g id="[^"]+" fill="#/g)).toHaveLength(2);
     expect(text.match(/<title>/g)).toHaveLength(1);
   });
