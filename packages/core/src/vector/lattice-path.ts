@@ -6,7 +6,7 @@ import type { EdgeIndex } from './edge-index.ts';
 import type { PathData, Paths } from './path-data.ts';
 import type { Area } from '../path/area.ts';
 import { clipped } from './clipped.ts';
-import { stitching } from './stitch.ts';
+import { pieceNumbers, stitching } from './stitch.ts';
 
 /** Units by which half an ellipse may be off for rounding. */
 const SHORT = 1.3;
@@ -23,7 +23,8 @@ const TURNS = 12;
 
 /** A dot's outline within its cell. */
 export interface Dot {
-  readonly pieces: readonly Piece[];
+  /** Its pieces as `pieceNumbers` gives them. */
+  readonly pieces: Float64Array;
   /** The same, each closed outline by itself. */
   readonly loops: readonly (readonly Piece[])[];
   /** True where it meets a side of its cell. */
@@ -46,11 +47,11 @@ export const outlinesOf = (key: string, shape: CellOutline): ((tone: number) => 
   });
 
 const dotOf = (pieces: readonly Piece[]): Dot => ({
-  pieces,
+  pieces: pieceNumbers(pieces),
   loops: loopsOf(pieces),
   touches: pieces.some(touchesSide),
 });
-const NO_DOT: Dot = { pieces: [], loops: [], touches: false };
+const NO_DOT: Dot = { pieces: new Float64Array(), loops: [], touches: false };
 
 /** The size of an area: from a table of areas, between two sizes of which the root of an area runs nearly straight, and closer where it costs little. */
 function sizesOf(shape: CellOutline): (area: number) => number {
@@ -85,8 +86,8 @@ const CRUMB = 1e-4;
 const touchesSide = ({ x0, y0, x1, y1 }: Piece): boolean =>
   Math.abs(x0) >= 0.5 || Math.abs(y0) >= 0.5 || Math.abs(x1) >= 0.5 || Math.abs(y1) >= 0.5;
 
-/** Pieces of outlines in one path: about a megabyte. */
-const PATH_PIECES = 60_000;
+/** Numbers of outlines in one path: about a megabyte. */
+const PATH_NUMBERS = 420_000;
 
 /** What lattice dots are drawn in. */
 export interface LatticeDrawing {
@@ -166,7 +167,7 @@ function drawRows(
       count += pieces.length;
     }
     if (isFull) break;
-    isFull = count > PATH_PIECES;
+    isFull = count > PATH_NUMBERS;
   }
   for (const [joined, out] of [
     [joinedInner, inner],

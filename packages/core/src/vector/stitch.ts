@@ -10,8 +10,8 @@ const HALF = 0.5;
  * goes; where it lies on one, it stays.
  */
 export interface Stitching {
-  /** Adds a cell's outline. Cells come row by row, `j` never falling. */
-  add(i: number, j: number, pieces: readonly Piece[]): void;
+  /** Adds a cell's outline, as `pieceNumbers` gives it. Cells come row by row, `j` never falling. */
+  add(i: number, j: number, pieces: Float64Array): void;
   /** Gives the loops that have come about, one after another, in units of cells. */
   loops(visit: (loop: readonly Piece[]) => void): void;
 }
@@ -70,6 +70,12 @@ class Lines {
 
 /** Numbers of a stored piece: x0, y0, x1, y1, rx, ry, and 1 for forward. */
 const WIDTH = 7;
+
+/** Pieces as numbers in a row, which are quicker to go through. */
+export const pieceNumbers = (pieces: readonly Piece[]): Float64Array =>
+  Float64Array.from(
+    pieces.flatMap(({ x0, y0, x1, y1, rx, ry, forward }) => [x0, y0, x1, y1, rx, ry, forward ? 1 : 0]),
+  );
 
 /** Many pieces, in one array of numbers. */
 interface Store {
@@ -130,12 +136,27 @@ export function stitching(left: number, right: number): Stitching {
         if (row > -Infinity) finishRow(j);
         row = j;
       }
-      for (const { x0, y0, x1, y1, rx, ry, forward } of outline) {
-        if (rx === 0 && x0 === x1 && Math.abs(x0) === HALF)
+      for (let at = 0; at < outline.length; at += WIDTH) {
+        const x0 = outline[at];
+        const y0 = outline[at + 1];
+        const x1 = outline[at + 2];
+        const y1 = outline[at + 3];
+        const isStraight = outline[at + 4] === 0;
+        if (isStraight && x0 === x1 && Math.abs(x0) === HALF)
           uprights.put((x0 > 0 ? i + 1 : i) - left, y0 + j, y1 + j);
-        else if (rx === 0 && y0 === y1 && Math.abs(y0) === HALF)
+        else if (isStraight && y0 === y1 && Math.abs(y0) === HALF)
           (y0 > 0 ? below : above).put(i - left, x0 + i, x1 + i);
-        else keep(store, x0 + i, y0 + j, x1 + i, y1 + j, rx, ry, forward);
+        else
+          keep(
+            store,
+            x0 + i,
+            y0 + j,
+            x1 + i,
+            y1 + j,
+            outline[at + 4],
+            outline[at + 5],
+            outline[at + 6] === 1,
+          );
       }
     },
     loops(visit) {
