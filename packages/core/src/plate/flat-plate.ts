@@ -37,7 +37,7 @@ export function withSharpFlats(scene: Scene, plate: number, frame: Frame): Scene
   const own = recipe.plates[plate];
   if (screenGridOf(own.screen, frame).times === 1) return scene;
   let known = sharp.get(recipe);
-  if (!known) sharp.set(recipe, (known = new Map()));
+  if (!known) sharp.set(recipe, (known = new Map<number, Recipe | undefined>()));
   if (!known.has(plate)) {
     const plates = recipe.plates.map((one) => (one === own ? { ...one, screen: EDGES_ALONE } : one));
     known.set(plate, isFlat(recipe, own) ? { ...recipe, plates } : undefined);
