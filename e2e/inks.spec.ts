@@ -221,6 +221,50 @@ test('spot inks are picked from the picture, an ink blended, a plate moved, pain
     .toEqual([before[1], before[0], before[2], before[3]]);
 });
 
+test('a separated file is taken by an intent, goes to its own plates, and its films hold its numbers', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/`);
+  // A flat field in all four inks, with the usual profile of the library that writes it.
+  const colour = { create: { width: 300, height: 400, channels: 3, background: '#7a5a3c' } } as const;
+  const file = await sharp(colour).withIccProfile('cmyk').toColourspace('cmyk').tiff().toBuffer();
+  const { data } = await sharp(file, { ignoreIcc: true })
+    .pipelineColourspace('cmyk')
+    .toColourspace('cmyk')
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  await dropFile(page, 'field.tif', file);
+  await page.waitForURL(/screens$/);
+  const id = /jobs\/([^/]+)/.exec(page.url())![1];
+  await page.goto(`${server.url}/jobs/${id}/original`);
+  const before = (await recipeOf(id)).originals[0].content;
+  await page.getByLabel('Rendering intent').selectOption('absolute');
+  await saved(page);
+  await expect.poll(async () => (await recipeOf(id)).originals[0].content).not.toEqual(before);
+  await page.getByLabel('Rendering intent').selectOption('relative');
+  await expect.poll(async () => (await recipeOf(id)).originals[0].content).toEqual(before);
+  await page.goto(`${server.url}/jobs/${id}/inks`);
+  await page.getByLabel('How it comes to the inks').selectOption({ label: 'As separated' });
+  await expect(cards(page)).toHaveCount(4);
+  await saved(page);
+  const recipe = await recipeOf(id);
+  expect(recipe.inks.map(({ name }) => name)).toEqual(['Cyan', 'Magenta', 'Yellow', 'Black']);
+  await exact(page);
+  for (let k = 0; k < 4; k++) {
+    const share = ((data[k] / 255) * 100).toFixed(0);
+    const said = /covers? ?(\d+(?:\.\d)?) %|(\d+(?:\.\d)?) %/;
+    await expect
+      .poll(
+        async () => {
+          const [, a, b] = said.exec((await cards(page).nth(k).textContent()) ?? '') ?? [];
+          return Math.abs(Number(a ?? b) - Number(share)) <= 1.5;
+        },
+        { timeout: 60_000 },
+      )
+      .toBe(true);
+  }
+});
+
 test('pulls are kept, wiped against and taken up; the proof is seen from afar and on its product', async ({
   page,
 }) => {

@@ -27,6 +27,8 @@ afterAll(() => harness.close());
 interface Inks {
   readonly names?: readonly string[];
   readonly profile?: Uint8Array;
+  /** Samples of it that are alpha, the last ones. */
+  readonly alpha?: number;
 }
 
 /** A TIFF file of ink amounts, 8 bits a sample, written by hand after TIFF 6.0, sections 2 and 16. */
@@ -37,7 +39,7 @@ function separatedTiff(
   amounts: Uint8Array,
   more: Inks = {},
 ): Buffer {
-  const { names, profile } = more;
+  const { names, profile, alpha = 0 } = more;
   const bits = Buffer.alloc(2 * inks);
   for (let i = 0; i < inks; i++) bits.writeUInt16LE(8, 2 * i);
   const parts: Buffer[] = [];
@@ -61,12 +63,14 @@ function separatedTiff(
     [278, SHORT, 1, height],
     [279, LONG, 1, amounts.length],
     [284, SHORT, 1, 1],
-    [332, SHORT, 1, inks === 4 ? 1 : 2],
+    [332, SHORT, 1, inks - alpha === 4 ? 1 : 2],
   ];
   if (names) {
     const text = Buffer.from(`${names.join('\0')}\0`, 'latin1');
     entries.push([333, ASCII, text.length, lay(text)], [334, SHORT, 1, inks]);
   }
+  // Unassociated alpha.
+  if (alpha > 0) entries.push([338, SHORT, 1, 2]);
   if (profile) entries.push([34675, UNDEFINED, profile.length, lay(profile)]);
   const directory = Buffer.alloc(2 + 12 * entries.length + 4);
   directory.writeUInt16LE(entries.length, 0);
@@ -249,6 +253,20 @@ describe('a separated file goes to the plates as it is', () => {
     shares.forEach((plate, k) =>
       plate.forEach((share, field) => expect(Math.abs(share - fields[field][k] / 255)).toBeLessThan(0.005)),
     );
+  });
+  it('alpha is no ink', async () => {
+    const fields = [
+      [10, 20, 30, 40, 255],
+      [200, 0, 100, 0, 128],
+    ];
+    const file = separatedTiff(SIDE * fields.length, SIDE, 5, amountsOf(fields), { alpha: 1 });
+    const { body: original } = await send(harness, file).expect(201);
+    expect(original.facts).toMatchObject({ colour: 'CMYK', alpha: true });
+    const { body } = await harness.http.post(`/api/files/${original.sha256}/channels`).expect(201);
+    const { channels } = body as ChannelsView;
+    expect(channels.map(({ name }) => name)).toEqual(['Cyan', 'Magenta', 'Yellow', 'Black']);
+    const { data } = await pictureOf(channels[2].picture);
+    expect([data[0], data[SIDE]]).toEqual([255 - 30, 255 - 100]);
   });
   it('but not one that is not separated', async () => {
     const png = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#804020' } })

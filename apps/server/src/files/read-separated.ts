@@ -14,7 +14,7 @@ const MOST_SAMPLES = 400e6;
 /** Inks of a file at most: as many as a route takes. */
 const MOST_INKS = 16;
 
-/** Values of TIFF 6.0’s PhotometricInterpretation and InkSet. */
+/** TIFF 6.0’s PhotometricInterpretation of a file in inks. */
 const SEPARATED = 5;
 
 const refuse = (detail: string): Problem =>
@@ -38,18 +38,25 @@ async function manyInks(bytes: Uint8Array): Promise<GeoTIFFImage | undefined> {
   try {
     const image = await firstImage(bytes);
     const photometric: unknown = await image.getFileDirectory().loadValue('PhotometricInterpretation');
-    return photometric === SEPARATED && image.getSamplesPerPixel() > 4 ? image : undefined;
+    return photometric === SEPARATED && (await inkCount(image)) > 4 ? image : undefined;
   } catch {
     // What is wrong with it is told by what reads pictures.
     return undefined;
   }
 }
 
+/** How many of a file's samples are inks: others may be alpha. */
+async function inkCount(image: GeoTIFFImage): Promise<number> {
+  const extra: unknown = await image.getFileDirectory().loadValue('ExtraSamples');
+  const others = typeof extra === 'number' ? 1 : ((extra as ArrayLike<number> | undefined)?.length ?? 0);
+  return image.getSamplesPerPixel() - others;
+}
+
 /** Names of a file’s inks, numbered where it does not say them. */
 async function inkNames(image: GeoTIFFImage): Promise<string[]> {
   const said: unknown = await image.getFileDirectory().loadValue('InkNames');
   const names = typeof said === 'string' ? said.split('\0').map((name) => name.trim()) : [];
-  return Array.from({ length: image.getSamplesPerPixel() }, (_, i) => {
+  return Array.from({ length: await inkCount(image) }, (_, i) => {
     const name = (names[i] ?? '').replace(/\p{Cc}/gu, '').slice(0, 60);
     return name || (i < 4 && names.length === 0 ? PROCESS_NAMES[i] : `Ink ${i + 1}`);
   });

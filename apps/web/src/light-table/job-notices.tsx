@@ -14,10 +14,12 @@ export function JobNotices() {
       <Button
         className="mt-2"
         onClick={() =>
-          dispatch(edit('Read', (draft) => void (draft.notices = draft.notices.filter((one) => one !== id))))
+          dispatch(
+            edit('Notice read', (draft) => void (draft.notices = draft.notices.filter((one) => one !== id))),
+          )
         }
       >
-        Read
+        Understood
       </Button>
     </section>
   ));
