@@ -5,7 +5,7 @@ import { wideToXyz } from '../colour/wide-rgb.ts';
 import { hexToLab, xyzToLab, type Lab } from '../colour/lab.ts';
 import { plainPlate, WHITE_STOCK } from '../recipe/plain-plate.ts';
 import type { Scene } from '../recipe/scene.ts';
-import { newScreen } from '../screen/screen.ts';
+import { newScreen, type Screen } from '../screen/screen.ts';
 import { greyPicture, sceneOf, testInk } from '../testing.ts';
 import { platesSvg } from './svg.ts';
 
@@ -78,7 +78,10 @@ describe('several inks in one SVG', () => {
   });
 });
 
-it('a blended ink leaves as a gradient along its line, with its colours', () => {
+it.each<[string, Screen]>([
+  ['dots', newScreen('dots')],
+  ['pixels', newScreen('threshold')],
+])('a blended ink leaves as a gradient along its line, with its colours, as %s', (_, screen) => {
   const scene = twoInks(0);
   const [black, red] = scene.recipe.inks;
   const stops = [
@@ -86,7 +89,8 @@ it('a blended ink leaves as a gradient along its line, with its colours', () => 
     { at: 100, lab: hexToLab('#3060c0') },
   ];
   const blended = { ...red, fountain: { angle: 0, stops } };
-  const recipe = { ...scene.recipe, inks: [black, blended] };
+  const plates = scene.recipe.plates.map((plate) => ({ ...plate, screen }));
+  const recipe = { ...scene.recipe, inks: [black, blended], plates };
   const { text } = platesSvg({ ...scene, recipe }, [1], 'test', PURE);
   const { width, pixels } = new Resvg(text, { fitTo: { mode: 'width', value: 60 } }).render();
   const lab = (x: number) => {

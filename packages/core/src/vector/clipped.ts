@@ -28,10 +28,10 @@ export interface ClippedPath extends PathData {
  * Draws even-odd outlines into a path, cut to an area. Outlines that come near its edge are cut together, once all are there, for
  * some may be holes of others.
  *
+ * @param near  what lies near the area's edge
  * @param crumb square units below which what is left of an outline is let go
  */
-export function clipped(out: PathData, area: Area, crumb = 0): ClippedPath {
-  const near = edgeIndex(area);
+export function clipped(out: PathData, area: Area, near = edgeIndex(area), crumb = 0): ClippedPath {
   const cut: Paths64 = [];
   let steps: Step[] = [];
   let start: [number, number] = [0, 0];

@@ -110,11 +110,11 @@ export interface LatticeDrawing {
  * that no seam shows between them.
  */
 export function latticePath(drawing: LatticeDrawing, out: Paths): void {
-  const { grid, scale, area } = drawing;
+  const { grid, scale, area, near } = drawing;
   const crumb = CRUMB * (grid.side * scale) ** 2;
   for (let row = grid.top; row < grid.foot;) {
     const inner = out.next();
-    const [lone, rim] = [clipped(inner, area, crumb), clipped(out.next(), area, crumb)];
+    const [lone, rim] = [clipped(inner, area, near, crumb), clipped(out.next(), area, near, crumb)];
     row = drawRows(drawing, row, inner, lone, rim);
     lone.finish();
     rim.finish();

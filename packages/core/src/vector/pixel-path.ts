@@ -1,3 +1,4 @@
+import { POPCOUNT } from '../base/popcount.ts';
 import { cropBits, type Bits } from '../raster/bits.ts';
 import type { PathData } from './path-data.ts';
 import { thinned } from './thin.ts';
@@ -37,13 +38,11 @@ function sidesOf({ data, stride, width }: Bits, row: number): number {
   let last = 0;
   for (let i = row * stride; i < row * stride + ((width + 7) >> 3); i++) {
     const byte = data[i];
-    sides += BITS_SET[byte ^ ((last << 7) | (byte >> 1))];
+    sides += POPCOUNT[byte ^ ((last << 7) | (byte >> 1))];
     last = byte & 1;
   }
   return sides;
 }
-
-const BITS_SET = Uint8Array.from({ length: 256 }, (_, byte) => byte.toString(2).replaceAll('0', '').length);
 
 /**
  * The exact outlines of connected pixels: squares' sides, ink always to the same hand, so that holes run the other way. Where
@@ -98,7 +97,7 @@ class PixelEdges {
     this.leftAhead = [-across, 0, -1, -across - 1];
   }
 
-  /** The first pixel of a row from `x` on whose upper side is an edge that no outline ran along yet; −1 … the width or more for none. */
+  /** The first pixel of a row from `x` on whose upper side is an edge that no outline ran along yet; the width or more for none. */
   nextUpper(x: number, y: number): number {
     const { cells, across } = this;
     const end = (y + 2) * across - 1;

@@ -89,7 +89,7 @@ export function plateGroup(
     manner = 'dots';
     dotsPath(scene, plate, edges.faces, units, outlines, dots);
     inked = askedShare(scene, plate);
-  } else ({ inked, scale } = drawOutlines(scene, plate, edges, units, smooth, dots));
+  } else ({ inked, scale } = drawOutlines(scene, plate, edges, units, smooth, ink.fountain !== null, dots));
   const screened = dots.texts().map((data) => pathElement('evenodd', data));
   const lines = edges ? linePaths(edges.lines).map(({ rule, data }) => pathElement(rule, data)) : [];
   const { fill, before } = inkPaint(ink, recipe.sheet, units, `${id}-blend`);
@@ -113,7 +113,8 @@ const SMOOTH_PARTS = 4;
 /**
  * Outlines of the film's pixels: of all of them, or where line work is geometry of the screened ones alone.
  *
- * @returns the share of the film that is inked, and units of the file in one of the paths': pixels make shorter paths than micrometres
+ * @param isBlended true where the ink is a gradient, which would be scaled with its paths
+ * @returns         the share of the film that is inked, and units of the file in one of the paths': pixels make shorter paths than micrometres
  */
 function drawOutlines(
   scene: Scene,
@@ -121,6 +122,7 @@ function drawOutlines(
   edges: HardEdges | undefined,
   units: Units,
   smooth: number,
+  isBlended: boolean,
   out: Paths,
 ): { inked: number; scale: number } {
   const frame = filmFrame(scene.recipe);
@@ -131,7 +133,7 @@ function drawOutlines(
   const hasHoles = left && without(filmArea(units), left).length > 0;
   const share = (made: Bits): number => countInk(made) / (made.width * made.height);
   if (!hasHoles) {
-    const parts = smooth > 0 ? SMOOTH_PARTS : 1;
+    const parts = isBlended ? pixel : smooth > 0 ? SMOOTH_PARTS : 1;
     pixelPaths(bits, smooth, parts, (draw) => draw(out.next()));
     const hasLines = edges !== undefined && edges.lines.length > 0;
     return { inked: share(hasLines ? plateBits(scene, plate, frame, whole) : bits), scale: pixel / parts };
