@@ -10,7 +10,7 @@ it.each([
   ['dots', newScreen('dots', { ruling: 40 })],
   ['grain', newScreen('grain')],
   ['diffusion', newScreen('diffused', { spot: 0.2 })],
-])('tells the size of a file of %s within a fifth, and how long it takes', (_, screen) => {
+])('tells the size of a file of %s within a quarter, and how long it takes', (_, screen) => {
   const scene = sceneOf(ramp, { width: 160, height: 120, resolution: 600 }, screen);
   let ticks = 0;
   const { bytes, seconds } = vectorSize(scene, [0], PURE, () => 1000 * ticks++);
