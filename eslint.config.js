@@ -46,6 +46,7 @@ const CORE_ROOMS = [
   ['gradient', 'a source of tones that is no picture'],
   ['lettering', 'letters, made of paths and filled with gradients'],
   ['screen', 'coverage to bits: knows planes, no recipe'],
+  ['press', 'what a press makes of a film: knows coverages and transfers, no recipe'],
   ['separation', 'tones and colours to coverages of inks: knows sources, no recipe'],
   ['recipe', 'what a designer decided; names everything above it and makes nothing'],
   ['original', 'an original of the recipe laid on a grid'],

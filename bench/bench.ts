@@ -108,6 +108,7 @@ const a3: Recipe = {
   stock: WHITE_STOCK,
   inks: [{ id: 'k', name: 'Black', lab: [5, 0, 0], opacity: 0, fountain: null }],
   overprints: [],
+  press: null,
   originals: [
     {
       id: 'o',

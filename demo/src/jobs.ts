@@ -51,6 +51,7 @@ function demoJob(picture: PictureFacts, wishes: Wishes): JobDocument {
       })),
       inks: [wishes.ink],
       overprints: [],
+      press: null,
       plates: [plainPlate('plate-1', 'ink-1', wishes.screen)],
     },
   };

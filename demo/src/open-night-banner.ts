@@ -84,6 +84,7 @@ export function openNightBanner({ moon, typefaces }: DemoMaterials): JobDocument
       ],
       inks: [ink('ink-1', 'Night blue', '#1d2a4d', 0)],
       overprints: [],
+      press: null,
       plates: [plainPlate('plate-1', 'ink-1', dotted({ ruling: 12, angle: 22.5 }))],
     },
   };

@@ -64,6 +64,7 @@ export function programmeCover({ moon, typefaces }: DemoMaterials): JobDocument 
       ],
       inks: [ink('ink-1', 'Deep tide', '#15484f', 0.05)],
       overprints: [],
+      press: null,
       plates: [plainPlate('plate-1', 'ink-1', newScreen('grain', { size: 0.35 }))],
     },
   };

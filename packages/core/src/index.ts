@@ -89,6 +89,25 @@ export {
 export { SPOTS } from './screen/spot/index.ts';
 export { readMotif, MOTIFS } from './screen/spot/motif.ts';
 
+// The press
+export {
+  gainCurve,
+  GAIN_LIMITS,
+  isStraight as isStraightGain,
+  middleGain,
+  NO_GAIN,
+  type Gain,
+} from './press/gain.ts';
+export {
+  gainOf,
+  sameName,
+  type InkGain,
+  type JobPress,
+  type Mesh,
+  type Press,
+  type PressKind,
+} from './press/press.ts';
+
 // Separation: routes from originals to inks
 export { inkOfColour, pickColours } from './separation/pick-inks.ts';
 export { type ProcessInks } from './separation/process-inks.ts';
@@ -113,6 +132,7 @@ export { type TonesRoute } from './separation/routes/tones.ts';
 export { type SeparationTable } from './separation/table.ts';
 
 // The recipe of a job and what it is made from
+export { asPrinted } from './recipe/as-printed.ts';
 export type { ColourDots } from './recipe/colour-dots.ts';
 export type { Container } from './recipe/container.ts';
 export type { CutOut } from './recipe/cut-out.ts';
@@ -139,10 +159,10 @@ export { boxCorners, boxToPicture, effectiveResolution, sheetToBox } from './ori
 export { gradientOf, hasTones, placedHeight, smallSource } from './original/place-original.ts';
 
 // Plates: the one way from recipe to bits
-export { composedArt } from './plate/composed-art.ts';
 export { inkSetOf } from './recipe/ink-set.ts';
 export { isSequential, plateBits, preparePlate } from './plate/evaluate.ts';
 export { plateCoverage } from './plate/plate-art.ts';
+export { dotTransfer } from './plate/plate-transfer.ts';
 
 // Films
 export {

@@ -1,3 +1,5 @@
+import { NO_GAIN } from './press/gain.ts';
+import type { Press } from './press/press.ts';
 import type { Gradient } from './gradient/gradient.ts';
 import type { Bits } from './raster/bits.ts';
 import { bitAt } from './raster/bits.ts';
@@ -87,6 +89,7 @@ export function sceneOf(
     inks: [testInk('ink-1', [0, 0, 0])],
     overprints: [],
     plates: [plainPlate('plate-1', 'ink-1', 'kind' in screen ? screen : dotScreen(screen))],
+    press: null,
   };
   return {
     recipe,
@@ -153,3 +156,22 @@ export const tintGradient = (tone: number, change: Partial<Gradient> = {}): Grad
   limit: 100,
   ...change,
 });
+
+/** A press that does nothing of itself. */
+export const TEST_PRESS: Press = {
+  name: 'Test press',
+  kind: 'offset',
+  mesh: null,
+  gain: NO_GAIN,
+  inkGains: [],
+  edgeGain: 0,
+  leastDot: 0,
+  leastGap: 0,
+  leastLine: 0,
+  leastLineGap: 0,
+  inkLimit: 400,
+  register: 0,
+  sheet: { width: 1000, height: 700 },
+  resolution: 1200,
+  stocks: [],
+};

@@ -213,6 +213,7 @@ export function newJob(picture: PictureFacts, kind: 'picture' | 'drawing' = 'pic
       inks: [{ id: 'ink-1', name: 'Black', lab: [9.5, 0.4, 0.6], opacity: 0, fountain: null }],
       overprints: [],
       plates: [plainPlate('plate-1', 'ink-1', DEFAULT_SCREEN)],
+      press: null,
     },
     films: {
       format: 'tiff-group4',

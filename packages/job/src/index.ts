@@ -20,6 +20,8 @@ export * from './sheets.ts';
 export * from './placing.ts';
 export * from './preparations.ts';
 export * from './shipped-screens.ts';
+export * from './press-schema.ts';
+export * from './shipped-presses.ts';
 export * from './shelf-schema.ts';
 export * from './defaults.ts';
 export * from './views.ts';

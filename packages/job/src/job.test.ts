@@ -291,6 +291,7 @@ describe('reading documents', () => {
       { from: 4, migrate: (document: Record<string, unknown>) => document },
       { from: 5, migrate: (document: Record<string, unknown>) => document },
       { from: 6, migrate: (document: Record<string, unknown>) => document },
+      { from: 7, migrate: (document: Record<string, unknown>) => document },
     ];
     expect(readDocument(older, migrations)).toEqual(good);
     expect(() => readDocument({ ...older, version: -2 }, migrations)).toThrow('version -2 cannot be read');

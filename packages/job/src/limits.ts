@@ -58,6 +58,22 @@ export const LIMITS = {
   lightSpread: { least: 1, most: 4 },
   /** Inks of a job. */
   inks: { least: 1, most: 8 },
+  /** Points of a gain curve. */
+  gainPoints: 64,
+  /** Inks that a press has gains of. */
+  inkGains: 60,
+  /** Threads in a centimetre. */
+  meshCount: { least: 5, most: 250 },
+  /** Thickness of a thread, µm. */
+  thread: { least: 10, most: 500 },
+  /** How far a solid edge grows, mm. */
+  edgeGain: { least: -0.5, most: 1 },
+  /** Dots and gaps that a press holds, µm. */
+  leastDot: { least: 0, most: 5000 },
+  /** Line work that a press holds, mm. */
+  leastLine: { least: 0, most: 5 },
+  /** How far plates may miss one another, mm. */
+  register: { least: 0, most: 10 },
   /** Degrees anticlockwise. */
   angle: { least: -180, most: 180 },
 } as const;

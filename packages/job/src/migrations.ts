@@ -222,4 +222,9 @@ export const MIGRATIONS: readonly Migration[] = [
       };
     },
   },
+  {
+    // Version 8 brought presses: older jobs have none, and the same bits.
+    from: 7,
+    migrate: (document) => ({ ...document, recipe: { ...(document.recipe as object), press: null } }),
+  },
 ];

@@ -71,6 +71,7 @@ function sceneOf(...originals: OriginalRecipe[]): Scene {
       { id: 'ink-2', name: 'Lantern', lab: [62, 24, 60], opacity: 0, fountain: null },
     ],
     overprints: [],
+    press: null,
     plates: [plainPlate('plate-1', 'ink-1', screen), plainPlate('plate-2', 'ink-2', screen)],
   };
   return { recipe, pictures: new Map(), drawings: new Map(), typefaces: new Map([['anton', anton]]) };

@@ -9,7 +9,7 @@ import type {
   RunStatus,
   ShelfInk,
 } from '@brachytone/job';
-import type { Stock } from '@brachytone/core';
+import type { Press, Stock } from '@brachytone/core';
 import {
   boolean,
   customType,
@@ -69,6 +69,7 @@ export interface ShelfItems {
   readonly screen: NamedScreen;
   readonly ink: ShelfInk;
   readonly stock: Stock;
+  readonly press: Press;
 }
 
 /** What is kept to be used again. */

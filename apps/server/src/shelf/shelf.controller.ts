@@ -1,19 +1,21 @@
-import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Post } from '@nestjs/common';
+import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Post, Put } from '@nestjs/common';
 import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
 import {
   namedScreenSchema,
   preparationSchema,
+  pressSchema,
   shelfInkSchema,
   shelfStockSchema,
   type KeptInk,
   type KeptPreparation,
+  type KeptPress,
   type KeptStock,
   type ShelfInk,
   type KeptScreen,
   type NamedScreen,
   type Preparation,
 } from '@brachytone/job';
-import type { Stock } from '@brachytone/core';
+import type { Press, Stock } from '@brachytone/core';
 import joiToSwagger from 'joi-to-swagger';
 import { Checked } from '../http/checked.ts';
 import { id } from '../jobs/job-bodies.ts';
@@ -82,6 +84,36 @@ export class ShelfController {
   @ApiOperation({ summary: 'Take a stock off the shelf' })
   dropStock(@Param('id', new Checked(id)) stock: string): Promise<void> {
     return this.shelf.drop('stock', stock);
+  }
+
+  @Get('presses')
+  @ApiOperation({ summary: 'The presses that were kept, the oldest first' })
+  presses(): Promise<KeptPress[]> {
+    return this.shelf.all('press');
+  }
+
+  @Post('presses')
+  @ApiOperation({ summary: 'Keep a press' })
+  @ApiBody({ schema: joiToSwagger(pressSchema).swagger })
+  keepPress(@Body(new Checked(pressSchema)) body: Press): Promise<KeptPress> {
+    return this.shelf.keep('press', body);
+  }
+
+  @Put('presses/:id')
+  @ApiOperation({ summary: 'Change a press' })
+  @ApiBody({ schema: joiToSwagger(pressSchema).swagger })
+  changePress(
+    @Param('id', new Checked(id)) press: string,
+    @Body(new Checked(pressSchema)) body: Press,
+  ): Promise<KeptPress> {
+    return this.shelf.replace('press', press, body);
+  }
+
+  @Delete('presses/:id')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Take a press out of the press room' })
+  dropPress(@Param('id', new Checked(id)) press: string): Promise<void> {
+    return this.shelf.drop('press', press);
   }
 
   @Get('screens')

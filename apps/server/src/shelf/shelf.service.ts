@@ -29,6 +29,17 @@ export class ShelfService {
     return { id, ...item };
   }
 
+  /** Puts another in the place of what was kept. */
+  async replace<K extends Kind>(kind: K, id: string, item: ShelfItems[K]): Promise<Kept<K>> {
+    const changed = await this.database.queries
+      .update(shelf)
+      .set({ item })
+      .where(and(eq(shelf.id, id), eq(shelf.kind, kind)))
+      .returning({ id: shelf.id });
+    if (changed.length === 0) throw notFound(`${kind} of this number`);
+    return { id, ...item };
+  }
+
   async drop(kind: Kind, id: string): Promise<void> {
     const dropped = await this.database.queries
       .delete(shelf)

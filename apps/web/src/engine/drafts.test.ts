@@ -14,7 +14,7 @@ function drawing(columns: number, plates = 1, screen = newScreen('dots')): ViewR
   const frame = filmFrame(recipe);
   const { width, height } = frame;
   const rows = Math.round((columns * height) / width);
-  const look = { distance: 0, register: 0, seed: 1 };
+  const look = { distance: 0, press: true, register: 0, seed: 1 };
   return {
     recipe,
     frame,

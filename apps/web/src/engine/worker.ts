@@ -2,7 +2,6 @@ import {
   inkSetOf,
   buildPyramid,
   coloursAt,
-  composedArt,
   labsOf,
   pickColours,
   pressProof,
@@ -17,7 +16,8 @@ import {
   coverageToPercent,
   beginTask,
   levelCount,
-  screenTransfer,
+  asPrinted,
+  dotTransfer,
   originalView,
   plateBits,
   plateCoverage,
@@ -26,7 +26,6 @@ import {
   readPam,
   slowBecause,
   smallSource,
-  SOLID,
   toneHistogram,
   vectorSize,
   toneView,
@@ -105,6 +104,13 @@ function enlarged(
     for (let x = 0; x < width; x++, i++) out[i] = from[row + Math.floor(x / blocks)];
   }
   return new Uint8ClampedArray(out.buffer);
+}
+
+/** Three pictures of a plate's tone at a place, percent. */
+export interface ToneReading {
+  readonly asked: number;
+  readonly film: number;
+  readonly printed: number;
 }
 
 const workerApi = {
@@ -226,18 +232,16 @@ const workerApi = {
     return transfer(rgba, [rgba.buffer]);
   },
 
-  /** Percent that the originals ask of each plate at a pixel of the frame, and percent made after its curve and dot limits. */
-  readTones(recipe: Recipe, frame: Frame, x: number, y: number): { asked: number; made: number }[] {
-    return recipe.plates.map(({ screen }, plate) => {
+  /** What is asked of each plate at a pixel of the frame, on its film, and printed of that, percent. */
+  readTones(recipe: Recipe, frame: Frame, x: number, y: number): ToneReading[] {
+    return recipe.plates.map((_, plate) => {
       const region = { x, y, width: 1, height: 1 };
       const scene = { recipe, ...materials };
-      const asked = composedArt(scene, plate, frame, region).tone.data[0];
-      const worked = plateCoverage(scene, plate, frame, region).data[0];
-      // What is solid or bare as line work is asked for as such.
-      const whole = worked === SOLID || worked === 0;
+      const asked = plateCoverage(scene, plate, frame, region).data[0];
       return {
-        asked: coverageToPercent(whole ? worked : asked),
-        made: (screenTransfer(screen).film(worked) * 100) / SOLID,
+        asked: coverageToPercent(asked),
+        film: coverageToPercent(dotTransfer(recipe, plate).made(asked)),
+        printed: coverageToPercent(dotTransfer(asPrinted(recipe), plate).made(asked)),
       };
     });
   },

@@ -4,6 +4,7 @@ export const STAGES = [
   { id: 'tone', name: 'Tone' },
   { id: 'inks', name: 'Inks' },
   { id: 'screens', name: 'Screens' },
+  { id: 'press', name: 'Press' },
   { id: 'films', name: 'Films' },
 ] as const;
 

@@ -5,17 +5,18 @@ import { isTyping } from '../controls/is-typing.ts';
 import { redone, undone } from '../store/job-slice.ts';
 import { usePullsQuery } from '../store/api.ts';
 import { store, useAppDispatch, useAppSelector } from '../store/store.ts';
-import { loupeHeld, showPlate, wiped, zoomed } from '../store/view-slice.ts';
+import { lookSet, loupeHeld, showPlate, wiped, zoomed } from '../store/view-slice.ts';
 import { useKeepPull } from './pulls/use-keep-pull.ts';
 import { STAGES } from './stages.ts';
 
 /** Every key of the light table, as listed by `?`. */
 export const KEYS: readonly (readonly [string, string])[] = [
-  ['1 – 5', 'open a stage'],
+  ['1 – 6', 'open a stage'],
   ['L', 'hold for the loupe'],
   ['T', 'test strip of the focused number'],
   ['P', 'keep a pull'],
   ['X', 'wipe against the last pull'],
+  ['O', 'press on and off, to compare'],
   ['[ ]', 'previous and next plate'],
   ['0', 'all plates'],
   ['Shift ← →', 'print the focused plate sooner or later'],
@@ -72,6 +73,7 @@ export function useKeys(): void {
         d: () => dispatch(zoomed({ zoom: 'dots' })),
         p: () => !event.repeat && pull.current.keep(),
         x: () => pull.current.wipe(),
+        o: () => !event.repeat && dispatch(lookSet({ press: !store.getState().view.look.press })),
         '0': () => dispatch(showPlate(null)),
         '[': () => stepPlate(-1),
         ']': () => stepPlate(1),

@@ -1,6 +1,6 @@
 import type { Draft } from '@reduxjs/toolkit';
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
-import type { Stock } from '@brachytone/core';
+import type { Press, Stock } from '@brachytone/core';
 import type {
   ChannelsView,
   JobDocument,
@@ -8,6 +8,7 @@ import type {
   JobView,
   KeptInk,
   KeptPreparation,
+  KeptPress,
   KeptScreen,
   KeptStock,
   NamedScreen,
@@ -26,7 +27,7 @@ import { takeEarly } from './early-job.ts';
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['jobs', 'runs', 'fonts', 'preparations', 'screens', 'inks', 'stocks', 'pulls'],
+  tagTypes: ['jobs', 'runs', 'fonts', 'preparations', 'screens', 'inks', 'stocks', 'presses', 'pulls'],
   endpoints: (build) => ({
     jobs: build.query<JobSummary[], void>({ query: () => 'jobs', providesTags: ['jobs'] }),
     job: build.query<JobView, string>({
@@ -101,6 +102,19 @@ export const api = createApi({
     dropStock: build.mutation<void, string>({
       query: (id) => ({ url: `shelf/stocks/${id}`, method: 'DELETE' }),
       invalidatesTags: ['stocks'],
+    }),
+    presses: build.query<KeptPress[], void>({ query: () => 'shelf/presses', providesTags: ['presses'] }),
+    keepPress: build.mutation<KeptPress, Press>({
+      query: (body) => ({ url: 'shelf/presses', method: 'POST', body }),
+      invalidatesTags: ['presses'],
+    }),
+    changePress: build.mutation<KeptPress, { id: string; press: Press }>({
+      query: ({ id, press }) => ({ url: `shelf/presses/${id}`, method: 'PUT', body: press }),
+      invalidatesTags: ['presses'],
+    }),
+    dropPress: build.mutation<void, string>({
+      query: (id) => ({ url: `shelf/presses/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['presses'],
     }),
     retake: build.mutation<OriginalView, Taking & { sha256: string }>({
       query: ({ sha256, ...body }) => ({ url: `files/${sha256}/taken`, method: 'POST', body }),
@@ -190,6 +204,10 @@ export const {
   useStocksQuery,
   useKeepStockMutation,
   useDropStockMutation,
+  usePressesQuery,
+  useKeepPressMutation,
+  useChangePressMutation,
+  useDropPressMutation,
   useProfileQuery,
   useLazyProfileQuery,
   useRetakeMutation,

@@ -26,6 +26,8 @@ export const LPI: Unit = {
   step: 1,
 };
 export const DEGREES: Unit = { symbol: '°', others: { deg: 1 }, decimals: 1, step: 1 };
+/** Small lengths. */
+export const MICRONS: Unit = { symbol: 'µm', others: { um: 1, mm: 1000 }, decimals: 0, step: 10 };
 export const PERCENT: Unit = { symbol: '%', decimals: 1, step: 1 };
 export const PLAIN: Unit = { symbol: '', decimals: 2, step: 0.05 };
 

@@ -32,7 +32,9 @@ export const TABLE_BUDGETS = {
   'motif outlines': 1,
   'motif growth': 4,
   'largest dots': 1,
-  transfers: 8,
+  'spot levels': 2,
+  'spot growth': 1,
+  transfers: 16,
   'inverse transfers': 8,
   'tone curves': 4,
   'tone tables': 4,
@@ -60,4 +62,4 @@ export const TABLE_BUDGETS = {
 export type CacheName = keyof typeof PIXEL_BUDGETS | keyof typeof TABLE_BUDGETS;
 
 /** All caches of a thread together, MB at most. */
-export const CACHE_MEGABYTES = 960;
+export const CACHE_MEGABYTES = 971;

@@ -1,7 +1,7 @@
 import type { LineBits } from '../drawing/paint-drawing.ts';
 import { addBits, clearBits, createBits, type Bits } from '../raster/bits.ts';
 import { createPlane } from '../raster/plane.ts';
-import { bands, type Region } from '../raster/region.ts';
+import { bands, grownRegion, type Region } from '../raster/region.ts';
 import { withWorkPlane } from '../raster/work-memory.ts';
 import { screenKind } from '../screen/kinds/index.ts';
 import type { PlaceScreener } from '../screen/kinds/kind.ts';
@@ -9,12 +9,14 @@ import { BAND_PIXELS, screened, type CoverageReader } from '../screen/screened.t
 import { canScreenRows, screenRows } from '../screen/screen-rows.ts';
 import { screenerFor, screenGridOf, type Screen } from '../screen/screen.ts';
 import type { Thresholds } from '../screen/thresholds.ts';
-import { sequentialBits, prepareSequential } from './sequential.ts';
+import { prepareSequential, sequentialPrint } from './sequential.ts';
 import { composedArt } from './composed-art.ts';
 import { withSharpFlats } from './flat-plate.ts';
 import { hasLines, plainPlateArt, plateArt } from './plate-art.ts';
-import { plateTransfer } from './plate-transfer.ts';
+import { dotTransfer, plateTransfer, printedByFilm } from './plate-transfer.ts';
+import { edgeGrowth, grownLine, withGrownEdges } from './printed-edges.ts';
 import type { Frame } from '../raster/frame.ts';
+import { asFilms } from '../recipe/as-printed.ts';
 import type { Scene } from '../recipe/scene.ts';
 
 /** Pixels of line work drawn at once. */
@@ -32,31 +34,49 @@ export const isSequential = ({ kind, settings }: Screen): boolean => screenKind(
 export function plateBits(given: Scene, plate: number, frame: Frame, region: Region, out?: Bits): Bits {
   const scene = withSharpFlats(given, plate, frame);
   const { screen } = scene.recipe.plates[plate];
-  if (!isSequential(screen) && screenGridOf(screen, frame).times === 1) {
-    const screener = screenerFor(screen, frame);
+  const growth = edgeGrowth(scene.recipe, frame);
+  const reach = hasLines(scene, plate) ? Math.floor(Math.abs(growth)) : 0;
+  if (
+    !isSequential(screen) &&
+    screenGridOf(screen, frame).times === 1 &&
+    hasOwnDots(screen, growth) &&
+    reach === 0
+  ) {
+    const screener = screenerFor(screen, frame, dotTransfer(scene.recipe, plate));
     if (!screener.sequential && screener.margin === 0)
       return inOnePass(scene, plate, frame, region, screener, out);
   }
   const bits = toneBits(scene, plate, frame, region);
   if (hasLines(scene, plate)) {
-    for (const band of bands(region, LINE_PIXELS, 8)) {
-      withWorkPlane(band.width, band.height, (out) => {
-        const { line } = plateArt(scene, plate, frame, band, out);
-        if (line) layLine(bits, line, band.y - region.y);
+    for (const band of bands(region, LINE_PIXELS, Math.max(8, 3 * reach))) {
+      const around = grownRegion(band, reach);
+      withWorkPlane(around.width, around.height, (work) => {
+        const { line } = plateArt(scene, plate, frame, around, work);
+        if (line) layLine(bits, reach > 0 ? grownLine(line, growth, reach) : line, band.y - region.y);
       });
     }
   }
   return bits;
 }
 
+/** True where what is printed of a screen's tones are dots of printed tones, not the film's own bits with their edges moved. */
+const hasOwnDots = ({ kind }: Screen, growth: number): boolean =>
+  growth === 0 || screenKind(kind).hasDots !== false;
+
 /** The same without line work: what the screen makes of the plate's tones. */
 export function toneBits(given: Scene, plate: number, frame: Frame, region: Region): Bits {
   const scene = withSharpFlats(given, plate, frame);
   const { screen } = scene.recipe.plates[plate];
   const read = toneReader(scene, plate);
+  const { recipe } = scene;
+  const growth = edgeGrowth(recipe, frame);
+  if (!hasOwnDots(screen, growth)) {
+    const film = { ...scene, recipe: asFilms(recipe) };
+    return withGrownEdges((part) => toneBits(film, plate, frame, part), growth, frame, region);
+  }
   return isSequential(screen)
-    ? sequentialBits(scene, plate, frame, region, read)
-    : screened(screen, frame, region, read);
+    ? sequentialPrint(scene, plate, frame, region, read, printedByFilm(recipe, plate))
+    : screened(screen, frame, region, read, dotTransfer(recipe, plate));
 }
 
 /** Tones and line work out of one pass over the originals. */
@@ -103,7 +123,7 @@ function inOnePass(
 /** Thresholds that a plate's whole transfer is folded into, where its screen is a comparison and that can be. */
 function quickThresholds({ recipe }: Scene, plate: number, frame: Frame): Thresholds | undefined {
   const own = recipe.plates[plate];
-  const transfer = plateTransfer(own);
+  const transfer = plateTransfer(recipe, plate);
   if (!transfer.foldable) return undefined;
   const screener = screenerFor(own.screen, frame, transfer);
   if (screener.sequential || !screener.thresholds) return undefined;

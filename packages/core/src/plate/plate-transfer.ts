@@ -1,10 +1,49 @@
-import type { PlateRecipe } from '../recipe/recipe.ts';
+import { inkOf } from '../ink/ink-of.ts';
+import { gainOf } from '../press/press.ts';
+import { compensation, gainTransfer } from '../press/press-transfer.ts';
+import type { PlateRecipe, Recipe } from '../recipe/recipe.ts';
+import { screenKind } from '../screen/kinds/index.ts';
 import { screenTransfer } from '../screen/screen.ts';
-import { curveTransfer, inTurn, type Transfer } from '../screen/transfer.ts';
+import { curveTransfer, inTurn, STRAIGHT_TRANSFER, type Transfer } from '../screen/transfer.ts';
 
 /** What a plate's own curve and weight make of its art. */
 export const ownTransfer = ({ curve, weight }: PlateRecipe): Transfer => curveTransfer(curve, weight);
 
-/** From what the originals ask of a plate to what its film carries, where nothing else is done to it: its own curve and weight, then the limits of its dots. */
-export const plateTransfer = (plate: PlateRecipe): Transfer =>
-  inTurn(ownTransfer(plate), screenTransfer(plate.screen));
+/** What a press does to a plate's tones before its film is made, and to the film's after; hard edges alone have no tones. */
+function pressTransfers(
+  { press, inks, plates }: Recipe,
+  plate: number,
+): { before: Transfer; after: Transfer } {
+  const { ink, screen } = plates[plate];
+  if (!press || screenKind(screen.kind).hasDots === false)
+    return { before: STRAIGHT_TRANSFER, after: STRAIGHT_TRANSFER };
+  const gain = gainOf(press.press, inkOf(inks, ink).name);
+  return {
+    before: press.compensates ? compensation(gain) : STRAIGHT_TRANSFER,
+    after: gainTransfer(gain),
+  };
+}
+
+/** From a plate's art to what its film carries: against the press's gain, then the limits of its dots. */
+export function filmTransfer(recipe: Recipe, plate: number): Transfer {
+  const limits = screenTransfer(recipe.plates[plate].screen);
+  const { before } = pressTransfers(recipe, plate);
+  return { ...inTurn(before, limits), parts: { gain: before, limits } };
+}
+
+/** From a plate's art to what a recipe wants of it: its film, or of a print what is printed of that. */
+export function dotTransfer(recipe: Recipe, plate: number): Transfer {
+  const film = filmTransfer(recipe, plate);
+  if (!recipe.isPrint) return film;
+  const limits = screenTransfer(recipe.plates[plate].screen);
+  const { before, after } = pressTransfers(recipe, plate);
+  return { ...inTurn(film, after), parts: { gain: inTurn(before, after), limits } };
+}
+
+/** What the press prints by what is on a plate's film, 65536 coverages; undefined where they are equal, and of films. */
+export const printedByFilm = (recipe: Recipe, plate: number): Uint16Array | undefined =>
+  recipe.isPrint ? pressTransfers(recipe, plate).after.table : undefined;
+
+/** From what the originals ask of a plate to its dots, where nothing else is done to it: its own curve and weight come first. */
+export const plateTransfer = (recipe: Recipe, plate: number): Transfer =>
+  inTurn(ownTransfer(recipe.plates[plate]), dotTransfer(recipe, plate));

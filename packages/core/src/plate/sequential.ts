@@ -1,13 +1,15 @@
 import { cache } from '../base/cache.ts';
 import { createBits, cropBits, enlargeBits, type Bits } from '../raster/bits.ts';
 import type { Frame } from '../raster/frame.ts';
-import type { Region } from '../raster/region.ts';
+import { grownRegion, intersect, type Region } from '../raster/region.ts';
 import { withWorkPlane } from '../raster/work-memory.ts';
 import type { Scene } from '../recipe/scene.ts';
 import type { SequentialRun } from '../screen/kinds/kind.ts';
 import { coarseRegion, type CoverageReader } from '../screen/screened.ts';
 import { screenerFor, screenGridOf } from '../screen/screen.ts';
+import { grownSpots } from '../screen/spot-growth.ts';
 import { artKey, materialsKey } from './plate-art.ts';
+import { filmTransfer } from './plate-transfer.ts';
 
 /** A plate whose screen is sequential, as far as it is made. */
 interface Progress {
@@ -29,12 +31,14 @@ const keyOf = (scene: Scene, plate: number, frame: Frame): string =>
   JSON.stringify([
     artKey(scene.recipe, plate),
     scene.recipe.plates[plate].screen,
+    filmTransfer(scene.recipe, plate).key,
     frame,
     materialsKey(scene),
   ]);
 
 function startRun(scene: Scene, plate: number, frame: Frame, width: number, height: number): SequentialRun {
-  const screener = screenerFor(scene.recipe.plates[plate].screen, frame);
+  const { recipe } = scene;
+  const screener = screenerFor(recipe.plates[plate].screen, frame, filmTransfer(recipe, plate));
   if (!screener.sequential) throw new TypeError('This screen is not sequential.');
   return screener.start(width, height);
 }
@@ -80,11 +84,48 @@ export function sequentialBits(
   const { screen } = scene.recipe.plates[plate];
   const grid = screenGridOf(screen, frame);
   const part = grid.times === 1 ? region : coarseRegion(region, grid.times, grid.frame);
-  const full = frame.draft === true && frame.resolution === scene.recipe.sheet.resolution;
-  const made = full
-    ? glimpse(scene, plate, grid.frame, part, read)
-    : cached(scene, plate, grid.frame, part, read);
+  const made = spotsOf(scene, plate, frame, part, read);
   return grid.times === 1 ? made : enlargeBits(made, part.x, part.y, grid.times, region);
+}
+
+/**
+ * The same as the press prints it.
+ *
+ * @param printed coverage by coverage of the film; undefined where they are equal
+ */
+export function sequentialPrint(
+  scene: Scene,
+  plate: number,
+  frame: Frame,
+  region: Region,
+  read: CoverageReader,
+  printed: Uint16Array | undefined,
+): Bits {
+  if (!printed) return sequentialBits(scene, plate, frame, region, read);
+  const { screen } = scene.recipe.plates[plate];
+  const grid = screenGridOf(screen, frame);
+  // One spot more all around: edges move by less than that.
+  const part = intersect(grownRegion(coarseRegion(region, grid.times, grid.frame), 1), {
+    x: 0,
+    y: 0,
+    width: grid.frame.width,
+    height: grid.frame.height,
+  });
+  const spots = spotsOf(scene, plate, frame, part, read);
+  const { table } = filmTransfer(scene.recipe, plate);
+  return withWorkPlane(part.width, part.height, (work) => {
+    const film = read(grid.frame, part, work);
+    if (table) for (let i = 0; i < film.data.length; i++) film.data[i] = table[film.data[i]];
+    return grownSpots({ screen, frame: grid.frame, times: grid.times, part, spots, film, printed }, region);
+  });
+}
+
+/** Spots of a region of their own grid. */
+function spotsOf(scene: Scene, plate: number, frame: Frame, part: Region, read: CoverageReader): Bits {
+  const { recipe } = scene;
+  const grid = screenGridOf(recipe.plates[plate].screen, frame);
+  const full = frame.draft === true && frame.resolution === recipe.sheet.resolution;
+  return full ? glimpse(scene, plate, grid.frame, part, read) : cached(scene, plate, grid.frame, part, read);
 }
 
 function cached(scene: Scene, plate: number, frame: Frame, part: Region, read: CoverageReader): Bits {

@@ -5,12 +5,13 @@ import { SOLID } from '../raster/plane.ts';
 import type { Frame } from '../raster/frame.ts';
 import type { Picture } from '../raster/picture.ts';
 import { fullSample, hasAlpha } from '../raster/picture.ts';
-import { screenTransfer } from '../screen/screen.ts';
 import { routeModel } from '../separation/route.ts';
 import { targetOf } from '../separation/target.ts';
 import { inkSetOf } from '../recipe/ink-set.ts';
 import { originalPixels } from '../original/original-pixels.ts';
 import { plateCoverage } from '../plate/plate-art.ts';
+import { dotTransfer } from '../plate/plate-transfer.ts';
+import { asPrinted } from '../recipe/as-printed.ts';
 import type { Scene } from '../recipe/scene.ts';
 
 /** Colours of a picture's pixels as Lab; what is clear is left out. */
@@ -41,8 +42,9 @@ export function coloursAt(
   const { recipe } = scene;
   const region = { x, y, width: 1, height: 1 };
   const inkSet = inkSetOf(recipe);
-  const amounts = recipe.plates.map(({ printed, screen }, plate) =>
-    printed ? screenTransfer(screen).film(plateCoverage(scene, plate, frame, region).data[0]) / SOLID : 0,
+  const print = asPrinted(recipe);
+  const amounts = recipe.plates.map(({ printed }, plate) =>
+    printed ? dotTransfer(print, plate).made(plateCoverage(scene, plate, frame, region).data[0]) / SOLID : 0,
   );
   const printed = predict(inkModel(inkSet.stock, inkSet.inks, inkSet.overprints), amounts);
   for (const original of recipe.originals.toReversed()) {

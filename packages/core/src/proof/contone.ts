@@ -1,7 +1,7 @@
 import { luma709 } from '../colour/luma.ts';
 import { encode8 } from '../colour/srgb.ts';
 import { SOLID } from '../raster/plane.ts';
-import { screenTransfer } from '../screen/screen.ts';
+import { dotTransfer } from '../plate/plate-transfer.ts';
 import { reachErrors } from './reach.ts';
 import { inkSetOf } from '../recipe/ink-set.ts';
 import { routeModel } from '../separation/route.ts';
@@ -35,10 +35,10 @@ export function toneView(
     rgba[i * 4 + 3] = 255;
   }
   if (ends) {
-    const { film } = screenTransfer(scene.recipe.plates[plate].screen);
-    const most = film(SOLID);
+    const transfer = dotTransfer(scene.recipe, plate);
+    const most = transfer.made(SOLID);
     for (let i = 0; i < data.length; i++) {
-      const made = film(data[i]);
+      const made = transfer.made(data[i]);
       if (made === 0) rgba.set(ends.bare, i * 4);
       else if (made === most) rgba.set(ends.solid, i * 4);
     }

@@ -3,7 +3,8 @@ import { SOLID } from '../raster/plane.ts';
 import { plateBits } from '../plate/evaluate.ts';
 import { isEmpty, type Region } from '../raster/region.ts';
 import { plateCoverage } from '../plate/plate-art.ts';
-import { latticeOf, screenTransfer } from '../screen/screen.ts';
+import { dotTransfer } from '../plate/plate-transfer.ts';
+import { latticeOf } from '../screen/screen.ts';
 import type { PlatesView } from './plates-view.ts';
 import { seenLight } from './seen-light.ts';
 
@@ -63,7 +64,7 @@ function tintShares({ scene, frame, view, rows }: PlatesView, plate: number, cel
   const shares = new Float32Array(view.columns * rows.count);
   const { region, left, top } = cells;
   if (isEmpty(region)) return shares;
-  const { table } = screenTransfer(scene.recipe.plates[plate].screen);
+  const { table } = dotTransfer(scene.recipe, plate);
   const { data } = plateCoverage(scene, plate, frame, region);
   for (let y = 0; y < region.height / CELL; y++) {
     let upper = CELL * y * region.width;
@@ -79,7 +80,7 @@ function tintShares({ scene, frame, view, rows }: PlatesView, plate: number, cel
 
 /** Means of coverage over screen pixels of any size, to whole pixels of the grid. */
 function unevenTintShares({ scene, frame, view, rows }: PlatesView, plate: number): Float32Array {
-  const { film } = screenTransfer(scene.recipe.plates[plate].screen);
+  const { made } = dotTransfer(scene.recipe, plate);
   const edges = (start: number, size: number, pixels: number, first: number, count: number, limit: number) =>
     Array.from({ length: count + 1 }, (_, i) =>
       clamp(Math.round(start + ((first + i) * size) / pixels), 0, limit),
@@ -100,7 +101,7 @@ function unevenTintShares({ scene, frame, view, rows }: PlatesView, plate: numbe
       let [sum, count] = [0, 0];
       for (let v = down[y]; v < down[y + 1]; v++) {
         for (let u = across[x]; u < across[x + 1]; u++, count++)
-          sum += film(data[(v - region.y) * region.width + u - region.x]);
+          sum += made(data[(v - region.y) * region.width + u - region.x]);
       }
       if (count > 0) shares[i] = sum / count / SOLID;
     }

@@ -88,7 +88,7 @@ describe('the proof of a flat tint', () => {
       model,
       [62, 35, 48, 20].map(
         (share, i) =>
-          screenTransfer(scene.recipe.plates[i].screen).film(Math.round((share / 100) * SOLID)) / SOLID,
+          screenTransfer(scene.recipe.plates[i].screen).made(Math.round((share / 100) * SOLID)) / SOLID,
       ),
     );
     // A good many cells to a screen pixel, one, some screen pixels to a film pixel.

@@ -14,6 +14,7 @@ import { latticeOf } from '../screen/screen.ts';
 import { blurLight } from './blur-light.ts';
 import { isEnlarged, type PlatesView, type SceneView, type Shown } from './plates-view.ts';
 import { proof } from './proof.ts';
+import { asPrinted } from '../recipe/as-printed.ts';
 import type { Recipe } from '../recipe/recipe.ts';
 import type { SetColours } from './light-rows.ts';
 import { seenLight } from './seen-light.ts';
@@ -22,12 +23,14 @@ import { seenLight } from './seen-light.ts';
 export interface ProofLook {
   /** Metres the eye is away; 0 for a screen's own sharpness. */
   readonly distance: number;
+  /** True for what the press prints; false for the films as they are, as if no press had a say. */
+  readonly press: boolean;
   /** Plates that miss their place by up to so many mm, each by its own draw of a seed; 0 for none. */
   readonly register: number;
   readonly seed: number;
 }
 
-export const PLAIN_LOOK: ProofLook = { distance: 0, register: 0, seed: 1 };
+export const PLAIN_LOOK: ProofLook = { distance: 0, press: true, register: 0, seed: 1 };
 
 /**
  * Width of a point on the eye's back, at half its height, as an angle: one minute of arc, the least that parts two lines
@@ -69,7 +72,8 @@ const LEAST_SPREAD = 0.15;
  * spreads in the stock, ink that soaks in, the stock's surface, blended inks, and the eye's distance.
  */
 export function pressProof(given: PlatesView, look: ProofLook): Shown {
-  const recipe = misregistered(given.scene.recipe, look.register, look.seed);
+  const { recipe: films } = given.scene;
+  const recipe = misregistered(look.press ? asPrinted(films) : films, look.register, look.seed);
   const request = { ...given, scene: { ...given.scene, recipe } };
   const { stock } = recipe;
   const inks = given.plates.map((plate) => inkOf(recipe.inks, recipe.plates[plate].ink));

@@ -9,6 +9,7 @@ import type { Stroke } from '../base/field.ts';
 import type { Ink, Overprint, Stock } from '../ink/ink.ts';
 import type { Route } from '../separation/routes/index.ts';
 import type { CurvePoint } from '../tone/curve.ts';
+import type { JobPress } from '../press/press.ts';
 import type { Screen } from '../screen/screen.ts';
 import type { Tone } from '../tone/tone.ts';
 
@@ -147,4 +148,8 @@ export interface Recipe {
   readonly overprints: readonly Overprint[];
   /** In printing order, the first one down first. */
   readonly plates: readonly PlateRecipe[];
+  /** What it is printed on; null where that is not said, and films are taken for the print. */
+  readonly press: JobPress | null;
+  /** True where its plates are what the press prints, not its films; see `asPrinted`. No document has it. */
+  readonly isPrint?: true;
 }

@@ -134,7 +134,7 @@ describe('smallest and largest dot', () => {
         (smallest, largest, coverage) => {
           const transfer = limitsTransfer({ smallest, largest });
           const limited = { ...thresholds, data: foldThresholds(thresholds.data, transfer) };
-          const direct = screenPlane(createPlane(64, 8, transfer.film(coverage)), 0, 0, thresholds);
+          const direct = screenPlane(createPlane(64, 8, transfer.made(coverage)), 0, 0, thresholds);
           const worked = screenPlane(createPlane(64, 8, coverage), 0, 0, limited);
           expect(worked.data).toEqual(direct.data);
         },
@@ -143,7 +143,7 @@ describe('smallest and largest dot', () => {
     );
   });
   it('make a tone beyond them the dot at the limit, or bare or solid, whichever is nearer', () => {
-    const { film } = limitsTransfer({ smallest: 4, largest: 90 });
+    const { made: film } = limitsTransfer({ smallest: 4, largest: 90 });
     expect(film(percentToCoverage(1.9))).toBe(0);
     expect(film(percentToCoverage(2.1))).toBe(percentToCoverage(4));
     expect(film(percentToCoverage(94.9))).toBe(percentToCoverage(90));
@@ -151,7 +151,7 @@ describe('smallest and largest dot', () => {
     expect(film(SOLID)).toBe(SOLID);
   });
   it('leave nothing solid where dots are to stay apart', () => {
-    const { film } = limitsTransfer({ smallest: 4, largest: 70, open: true });
+    const { made: film } = limitsTransfer({ smallest: 4, largest: 70, open: true });
     for (const percent of [71, 86, 100]) expect(film(percentToCoverage(percent))).toBe(percentToCoverage(70));
   });
   it.each(SCREEN_KINDS.map(({ kind }) => kind))(
@@ -190,7 +190,7 @@ describe('a transfer', () => {
           const transfer = inTurn(curveTransfer(curve, weight), limits);
           expect(transfer.foldable).toBe(true);
           const plane = { width: 64, height: 1, data: Uint16Array.from(tones) };
-          const made = { ...plane, data: plane.data.map((asked) => transfer.film(asked)) };
+          const made = { ...plane, data: plane.data.map((asked) => transfer.made(asked)) };
           const folded = { ...thresholds, data: foldThresholds(thresholds.data, transfer) };
           expect(screenPlane(plane, 3, 5, folded).data).toEqual(screenPlane(made, 3, 5, thresholds).data);
         },
@@ -229,8 +229,7 @@ describe('a transfer', () => {
     );
     expect(straight).toBe(STRAIGHT_TRANSFER);
     expect(inTurn(straight, limitsTransfer({ smallest: 0, largest: 100 }))).toBe(STRAIGHT_TRANSFER);
-    expect(straight.film(1234)).toBe(1234);
-    expect(straight.printed(1234)).toBe(1234);
+    expect(straight.made(1234)).toBe(1234);
   });
 });
 

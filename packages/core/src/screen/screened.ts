@@ -3,7 +3,7 @@ import { createBits, enlargeBits, type Bits } from '../raster/bits.ts';
 import type { Plane } from '../raster/plane.ts';
 import { bands, type Region } from '../raster/region.ts';
 import { withWorkPlane } from '../raster/work-memory.ts';
-import { screenerFor, screenGridOf, type Screen } from './screen.ts';
+import { screenerFor, screenGridOf, screenTransfer, type Screen } from './screen.ts';
 
 /** Pixels of coverage held at once: little enough to stay near the processor. */
 export const BAND_PIXELS = 1 << 18;
@@ -32,9 +32,15 @@ export type CoverageReader = (frame: Frame, region: Region, out: Plane) => Plane
  *
  * @throws TypeError when the screen carries something on from what lies above
  */
-export function screened(screen: Screen, frame: Frame, region: Region, read: CoverageReader): Bits {
+export function screened(
+  screen: Screen,
+  frame: Frame,
+  region: Region,
+  read: CoverageReader,
+  transfer = screenTransfer(screen),
+): Bits {
   const grid = screenGridOf(screen, frame);
-  const screener = screenerFor(screen, grid.frame);
+  const screener = screenerFor(screen, grid.frame, transfer);
   if (screener.sequential)
     throw new TypeError('This screen is made for a whole plate, not for a part of it.');
   const { margin } = screener;

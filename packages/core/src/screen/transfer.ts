@@ -18,31 +18,40 @@ export interface DotLimits {
 export const NO_LIMITS: DotLimits = { smallest: 0, largest: 100 };
 
 /**
- * What stands between the coverage that is asked for and the dots that are made of it, all coverages 0–65535. There are three of them:
- * *asked*, what is to be on the print; *film*, what the film carries; *printed*, what the press makes of that. Without a press what is on
- * the film is printed.
+ * A monotone map of coverages 0–65535: from what is *asked*, which is to be on the print, to what the *film* carries, or on to what is *printed*
+ * of that. Without a press the three are one.
  */
 export interface Transfer {
   /** Cache key: equal iff the transfers are equal. */
   readonly key: string;
-  /** Film by asked, 65536 coverages; undefined when the film carries what is asked for. */
+  /** 65536 coverages by what is asked; undefined when all are made as asked. */
   readonly table: Uint16Array | undefined;
-  /** What is made of the coverage that is asked for. */
-  readonly film: (asked: number) => number;
-  /** What the press makes of what is on the film. */
-  readonly printed: (film: number) => number;
+  /** What is made of a whole coverage that is asked for. */
+  readonly made: (asked: number) => number;
   /** True when more is never made as less and nothing stays bare: it can then be folded into thresholds. */
   readonly foldable: boolean;
+  /** For screens that do something between the two: what a press has to do with it, and the limits of dots; undefined where limits are all. */
+  readonly parts?: { readonly gain: Transfer; readonly limits: Transfer };
+}
+
+/** A transfer of coverages that need not be whole. */
+export function smoothly({ table }: Transfer): (asked: number) => number {
+  if (!table) return same;
+  return (asked) => {
+    if (asked >= SOLID) return table[SOLID] + (asked - SOLID);
+    if (asked <= 0) return asked;
+    const low = Math.floor(asked);
+    return table[low] + (table[low + 1] - table[low]) * (asked - low);
+  };
 }
 
 const same = (coverage: number): number => coverage;
 
-/** The film carries what is asked for. */
+/** All is made as it is asked for. */
 export const STRAIGHT_TRANSFER: Transfer = {
   key: '',
   table: undefined,
-  film: same,
-  printed: same,
+  made: same,
   foldable: true,
 };
 
@@ -53,18 +62,24 @@ const rises = (table: Uint16Array): boolean => {
   return table[0] === 0;
 };
 
-/** A transfer by its table. */
-const byTable = (key: string, make: () => Uint16Array): Transfer =>
+/**
+ * A transfer by its table.
+ *
+ * @param key equal iff the tables are equal
+ */
+export const transferByTable = (key: string, make: () => Uint16Array): Transfer =>
   recentTransfers(key, () => {
     const table = make();
-    return { key, table, film: (asked) => table[asked], printed: same, foldable: rises(table) };
+    return { key, table, made: (asked) => table[asked], foldable: rises(table) };
   });
 
 /** What the limits of dots do. */
 export function limitsTransfer(limits: DotLimits): Transfer {
   const { smallest, largest, open = false } = limits;
   if (smallest === 0 && largest === 100) return STRAIGHT_TRANSFER;
-  return byTable(`${smallest} to ${largest}${open ? ', open' : ''}`, () => coverageTable(limiter(limits)));
+  return transferByTable(`${smallest} to ${largest}${open ? ', open' : ''}`, () =>
+    coverageTable(limiter(limits)),
+  );
 }
 
 /** What limits make of a coverage that is asked for. */
@@ -87,7 +102,7 @@ const WEIGHED = 21;
 /** What a plate's own curve does, and its weight: lighter (to −100) or heavier (to 100) in the middle tones. */
 export function curveTransfer(curve: readonly CurvePoint[], weight: number): Transfer {
   if (weight === 0 && isStraight(curve)) return STRAIGHT_TRANSFER;
-  return byTable(JSON.stringify([curve, weight]), () => {
+  return transferByTable(JSON.stringify([curve, weight]), () => {
     if (weight === 0) return curveTable(curve);
     const own = curveTable(curve);
     return curveTable(
@@ -104,7 +119,7 @@ export function inTurn(first: Transfer, second: Transfer): Transfer {
   const [a, b] = [first.table, second.table];
   if (!a) return second;
   if (!b) return first;
-  return byTable(`${first.key} then ${second.key}`, () => a.map((asked) => b[asked]));
+  return transferByTable(`${first.key} then ${second.key}`, () => a.map((asked) => b[asked]));
 }
 
 const recentInverses = cache<Uint16Array>('inverse transfers');

@@ -21,7 +21,7 @@ import { placeSegments, SEGMENT } from '../kernel/segments.ts';
 import type { Spot } from './spot/spot.ts';
 import { orderOf } from './tile.ts';
 import { layThresholds } from './thresholds.ts';
-import { foldThresholds, limiter, type DotLimits, type Transfer } from './transfer.ts';
+import { foldThresholds, smoothly, type Transfer } from './transfer.ts';
 
 /** Points of a cell's table, each way. */
 const SIDE = 256;
@@ -108,16 +108,16 @@ export function screenWarped(coverage: Plane, region: Region, table: Uint16Array
 /** How far coverage is above the threshold of a bent lattice: the same comparison, at places that need be no pixel's. */
 export function excessOver(
   threshold: (u: number, v: number) => number,
-  limits: DotLimits,
+  transfer: Transfer,
   place: Place,
 ): Excess {
   const out = new Float64Array(3);
-  const limited = limiter(limits);
+  const made = smoothly(transfer);
   return (x, y, coverage) => {
     place(x - 0.5, y - 0.5, out);
     const needed = threshold(out[0], out[1]);
     if (coverage <= 0) return -1 - needed;
-    return limited(coverage + out[2]) - needed;
+    return made(coverage + out[2]) - needed;
   };
 }
 

@@ -6,7 +6,7 @@ import { SOLID, type Plane } from '../raster/plane.ts';
 import { bands } from '../raster/region.ts';
 import type { Area } from '../path/area.ts';
 import type { Spot } from '../screen/spot/spot.ts';
-import { screenTransfer } from '../screen/screen.ts';
+import { dotTransfer } from '../plate/plate-transfer.ts';
 import type { Transfer } from '../screen/transfer.ts';
 import { orderOf } from '../screen/tile.ts';
 import type { EdgeIndex } from './edge-index.ts';
@@ -42,7 +42,7 @@ export function cellShares(
   const { film } = units;
   const frame = toneFrame(scene, grid.side, film);
   const scale = frame.resolution / film.resolution;
-  const samples = new CellSamples(spot, grid, scale, screenTransfer(scene.recipe.plates[plate].screen));
+  const samples = new CellSamples(spot, grid, scale, dotTransfer(scene.recipe, plate));
   const reach = Math.ceil(grid.side * scale * Math.SQRT1_2) + 1;
   const parts = [...bands({ x: 0, y: 0, width: frame.width, height: frame.height }, TONE_PIXELS, 4 * reach)];
   const cellsOf: number[][] = parts.map(() => []);

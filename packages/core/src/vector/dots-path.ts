@@ -2,7 +2,8 @@ import { present } from '../base/present.ts';
 import { frameOf } from '../recipe/frame.ts';
 import type { Scene } from '../recipe/scene.ts';
 import { screenKind } from '../screen/kinds/index.ts';
-import { latticeOf, limitsOf, type Screen } from '../screen/screen.ts';
+import { dotTransfer } from '../plate/plate-transfer.ts';
+import { latticeOf, type Screen } from '../screen/screen.ts';
 import { cellShares } from './cell-shares.ts';
 import { shared, without, type Area } from '../path/area.ts';
 import { edgeIndex } from './edge-index.ts';
@@ -85,7 +86,7 @@ const contourDots: Draw = (scene, plate, area, units, out) => {
   const grid = frameOf(recipe.sheet, ruling * perCell);
   const { margin, over } = present(screenKind(screen.kind).contours, 'screen with contours')(
     screen.settings,
-    limitsOf(screen),
+    dotTransfer(recipe, plate),
     grid,
     resolution,
   );

@@ -4,13 +4,14 @@ import { inkPaint } from './ink-paint.ts';
 import { plateBits, toneBits } from '../plate/evaluate.ts';
 import { filmFrame, frameOf } from '../recipe/frame.ts';
 import { plateArt } from '../plate/plate-art.ts';
+import { dotTransfer } from '../plate/plate-transfer.ts';
 import type { Recipe } from '../recipe/recipe.ts';
 import type { Scene } from '../recipe/scene.ts';
 import { bitAt, countInk, type Bits } from '../raster/bits.ts';
 import { MM_PER_INCH } from '../raster/frame.ts';
 import { SOLID } from '../raster/plane.ts';
 import { bands } from '../raster/region.ts';
-import { latticeOf, screenTransfer, type Screen } from '../screen/screen.ts';
+import { latticeOf, type Screen } from '../screen/screen.ts';
 import { clipped, drawPolygon } from './clipped.ts';
 import { dotsManner, dotsPath, type DotOutlines } from './dots-path.ts';
 import { escaped } from './escaped.ts';
@@ -152,9 +153,8 @@ const COUNTED_AT = 150;
 
 /** Share of a plate that its tones, within the limits of its dots, and its line work ink, 0–1. */
 function askedShare(scene: Scene, plate: number): number {
-  const { screen } = scene.recipe.plates[plate];
   const grid = frameOf(scene.recipe.sheet, COUNTED_AT);
-  const { table } = screenTransfer(screen);
+  const { table } = dotTransfer(scene.recipe, plate);
   let sum = 0;
   for (const band of bands({ x: 0, y: 0, width: grid.width, height: grid.height }, 1 << 20, 8)) {
     const { tone, line } = plateArt(scene, plate, grid, band);

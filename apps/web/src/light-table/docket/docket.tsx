@@ -4,6 +4,7 @@ import { STAGES, type StageId } from '../stages.ts';
 import { FilmsStage, FilmsSummary } from './films-stage.tsx';
 import { InksStage, InksSummary } from './inks/inks-stage.tsx';
 import { OriginalStage, OriginalSummary } from './original/original-stage.tsx';
+import { PressStage, PressSummary } from './press/press-stage.tsx';
 import { ScreensStage, ScreensSummary } from './screens-stage.tsx';
 import { ToneStage, ToneSummary } from './tone/tone-stage.tsx';
 
@@ -12,6 +13,7 @@ const PARTS: Record<StageId, { summary: () => ReactNode; controls: () => ReactNo
   tone: { summary: ToneSummary, controls: ToneStage },
   inks: { summary: InksSummary, controls: InksStage },
   screens: { summary: ScreensSummary, controls: ScreensStage },
+  press: { summary: PressSummary, controls: PressStage },
   films: { summary: FilmsSummary, controls: FilmsStage },
 };
 

@@ -71,7 +71,7 @@ export function Loupe({ arrival, version }: { arrival: Arrival; version: number 
   const perMm = (enlargement * frame.resolution) / MM_PER_INCH / ratio;
   const bar = scaleLength(perMm);
   const lattice = latticeOf(plate.screen);
-  const dot = tone && lattice?.size(tone.made / 100);
+  const dot = tone && lattice?.size(tone.film / 100);
   const left = Math.max(0, pointer.table.x + 18);
   const top = Math.max(0, pointer.table.y - GLASS - 18);
   return (

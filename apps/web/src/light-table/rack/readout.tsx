@@ -10,6 +10,7 @@ import {
 import { useEffect, useState } from 'react';
 import { labWords } from '../../controls/lab.ts';
 import { inWorker } from '../../engine/engine.ts';
+import type { ToneReading } from '../../engine/worker.ts';
 import { useDocument } from '../../store/use-job.ts';
 import { lengthWords } from '../../words/words.ts';
 import { InkChip } from '../docket/inks/ink-chip.tsx';
@@ -17,11 +18,11 @@ import { usePointer } from './pointer.ts';
 
 /** What is read under the pointer. */
 interface Read {
-  readonly tones: { asked: number; made: number }[];
+  readonly tones: ToneReading[];
   readonly colours: { asked: Lab | undefined; printed: Lab };
 }
 
-/** The tones and colours under the pointer: asked for, and made within the dot limits. */
+/** The tones and colours under the pointer: asked for, on the film, and printed of that. */
 function useRead(): Read | undefined {
   const { recipe } = useDocument();
   const pointer = usePointer();
@@ -64,7 +65,10 @@ export function Readout() {
   const percent = (value: number) => `${value.toFixed(value < 10 ? 1 : 0)} %`;
   const place = pointer && read ? `${pointer.mm.x.toFixed(1)}, ${pointer.mm.y.toFixed(1)} mm` : '—';
   const few = recipe.plates.length <= FEW;
-  const total = read?.tones.reduce((sum, { made }, i) => sum + (recipe.plates[i].printed ? made : 0), 0);
+  const total = read?.tones.reduce(
+    (sum, { printed }, i) => sum + (recipe.plates[i].printed ? printed : 0),
+    0,
+  );
   const limit = Math.min(...recipe.originals.map(({ route }) => inkLimit(route) ?? Infinity));
   const asked = read?.colours.asked;
   return (
@@ -85,12 +89,7 @@ export function Readout() {
                   {tone ? (
                     <>
                       {percent(tone.asked)}
-                      {Math.abs(tone.made - tone.asked) >= 0.05 && (
-                        <span className={`text-rack-soft ${few ? '' : 'block'}`}>
-                          {' '}
-                          → {percent(tone.made)}
-                        </span>
-                      )}
+                      <Made tone={tone} hasPress={recipe.press !== null} few={few} />
                     </>
                   ) : (
                     '—'
@@ -98,7 +97,7 @@ export function Readout() {
                 </dd>
               </div>
               {few && lattice && (
-                <Entry name={lattice.mark}>{tone ? lengthWords(lattice.size(tone.made / 100)) : '—'}</Entry>
+                <Entry name={lattice.mark}>{tone ? lengthWords(lattice.size(tone.film / 100)) : '—'}</Entry>
               )}
             </div>
           );
@@ -132,6 +131,24 @@ export function Readout() {
         </dd>
       </div>
     </dl>
+  );
+}
+
+/** What is on the film, and with a press what is printed, where these are not what is asked. */
+function Made({ tone, hasPress, few }: { tone: ToneReading; hasPress: boolean; few: boolean }) {
+  const { asked, film, printed } = tone;
+  const digits = (value: number) => value.toFixed(value < 10 ? 1 : 0);
+  if (!hasPress && Math.abs(film - asked) < 0.05) return null;
+  return (
+    <span
+      className={`text-rack-soft ${few ? '' : 'block'}`}
+      title={hasPress ? 'Asked, on the film, printed' : 'Asked, on the film'}
+    >
+      {' '}
+      → {digits(film)}
+      {hasPress && <> → {digits(printed)}</>}
+      {few || !hasPress ? ' %' : ''}
+    </span>
   );
 }
 

@@ -13,6 +13,7 @@ import {
   type TableView,
 } from '../../store/view-slice.ts';
 import { LookMenu } from './look-menu.tsx';
+import { PressBadge } from './press-badge.tsx';
 import { ScreenSize } from './screen-size.tsx';
 import { zoomWords, type Lie } from './geometry.ts';
 
@@ -78,6 +79,7 @@ export function TableBars({
           />
           {state}
         </span>
+        {(table === 'proof' || table === 'product') && <PressBadge />}
         <button
           type="button"
           aria-pressed={pulls}

@@ -68,7 +68,7 @@ export const dots = defineScreen({
     };
   },
   limits: (settings, limits) => keptApart(settings, limits),
-  contours(settings, limits, frame, resolution) {
+  contours(settings, transfer, frame, resolution) {
     const threshold = smoothThresholds(spotKey(settings), spotOf(settings.spot, settings));
     const place = isRegular(settings)
       ? straightPlaces(
@@ -76,7 +76,7 @@ export const dots = defineScreen({
           resolution / frame.resolution,
         )
       : scatteredWarp(settings, frame).place;
-    return { margin: 0, over: () => excessOver(threshold, limits, place) };
+    return { margin: 0, over: () => excessOver(threshold, transfer, place) };
   },
   make(settings, transfer, frame) {
     const { ruling, angle } = settings;

@@ -86,13 +86,13 @@ export interface ScreenKind<F extends Fields = Fields> {
   /**
    * Its dots as the contours of coverage against threshold; missing where there is no such thing.
    *
-   * @param limits     that it keeps
+   * @param transfer   what is made of the coverage that is asked for, its limits with it
    * @param frame      the grid that places are given on
    * @param resolution of the film, which a straight lattice is made for
    */
   readonly contours?: (
     settings: SettingsOf<F>,
-    limits: DotLimits,
+    transfer: Transfer,
     frame: Frame,
     resolution: number,
   ) => Contoured;

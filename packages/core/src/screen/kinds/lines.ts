@@ -10,6 +10,7 @@ import { turnOf } from '../../base/turn.ts';
 import { placesBy, runningNumbers, type PlaceKind } from '../../kernel/places.ts';
 import { spotOf } from '../spot/index.ts';
 import { smoothThresholds } from '../smooth-cell.ts';
+import { STRAIGHT_TRANSFER, type Transfer } from '../transfer.ts';
 import { cellTable, excessOver, screenWarped, shiftFor, type Warp } from '../warp.ts';
 import { ANGLE, ASPECT, latticeFacts, MOTIF, RULING, SPOT, spotKey, spotWords } from './dot-fields.ts';
 import { defineScreen } from './kind.ts';
@@ -146,7 +147,7 @@ export const lines = defineScreen({
   },
   sequential: () => false,
   lattice: (settings) => latticeFacts(settings),
-  contours(settings, limits, frame) {
+  contours(settings, transfer, frame) {
     const threshold = smoothThresholds(spotKey(settings), spotOf(settings.spot, settings));
     const crossed = settings.crossed < 100 && !isRound(settings.path);
     const sigma = settings.path === 'form' ? mmToPixels(settings.soft, frame) : 0;
@@ -156,21 +157,24 @@ export const lines = defineScreen({
       margin,
       over(coverage, region) {
         const relief = margin > 0 ? reliefOf(coverage, region, margin, sigma, cell, frame) : undefined;
-        const first = excessOver(threshold, limits, warpOf(settings, frame, relief).place);
-        if (!crossed) return first;
+        const { place } = warpOf(settings, frame, relief);
+        if (!crossed) return excessOver(threshold, transfer, place);
+        const { gain, limits } = partsOf(transfer);
+        const first = excessOver(threshold, limits, place);
         const angle = settings.angle + settings.crossing;
         const second = excessOver(threshold, limits, warpOf({ ...settings, angle }, frame, relief).place);
         const { lower, upper } = crossedTones(settings.crossed);
         return (x, y, tone) => {
-          const at = Math.round(tone);
+          const at = gain.made(Math.round(tone));
           return Math.max(first(x, y, lower[at]), second(x, y, upper[at]));
         };
       },
     };
   },
   make(settings, transfer, frame) {
-    const table = cellTable(spotKey(settings), spotOf(settings.spot, settings), transfer);
     const crossed = settings.crossed < 100 && !isRound(settings.path);
+    const { gain, limits } = partsOf(transfer);
+    const table = cellTable(spotKey(settings), spotOf(settings.spot, settings), crossed ? limits : transfer);
     const sigma = settings.path === 'form' ? mmToPixels(settings.soft, frame) : 0;
     const cell = gaussianCell(sigma);
     const blurMargin = sigma > 0 ? gaussianMargin(sigma) + cell + 16 : 0;
@@ -188,7 +192,7 @@ export const lines = defineScreen({
         const { lower, upper } = crossedTones(settings.crossed);
         const through = (map: Uint16Array): Plane => ({
           ...inner,
-          data: inner.data.map((value) => map[value]),
+          data: inner.data.map((value) => map[gain.made(value)]),
         });
         return either(
           screenWarped(through(lower), region, table, first),
@@ -198,6 +202,9 @@ export const lines = defineScreen({
     };
   },
 });
+
+/** Of two sets of lines each keeps the limits by itself; a press has its say in what both of them ink together. */
+const partsOf = (transfer: Transfer) => transfer.parts ?? { gain: STRAIGHT_TRANSFER, limits: transfer };
 
 /** Blurred tones around a region, 0–1. */
 interface Relief {
