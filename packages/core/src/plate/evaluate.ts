@@ -1,7 +1,8 @@
 import type { LineBits } from '../drawing/paint-drawing.ts';
 import { addBits, clearBits, createBits, type Bits } from '../raster/bits.ts';
 import { createPlane } from '../raster/plane.ts';
-import { bands, grownRegion, type Region } from '../raster/region.ts';
+import { cutRows, rowsOf } from '../raster/rows.ts';
+import { bands, grownRegion, intersect, type Region } from '../raster/region.ts';
 import { withWorkPlane } from '../raster/work-memory.ts';
 import { screenKind } from '../screen/kinds/index.ts';
 import type { PlaceScreener } from '../screen/kinds/kind.ts';
@@ -35,26 +36,16 @@ export function plateBits(given: Scene, plate: number, frame: Frame, region: Reg
   const scene = withSharpFlats(given, plate, frame);
   const { screen } = scene.recipe.plates[plate];
   const growth = edgeGrowth(scene.recipe, frame);
-  const reach = hasLines(scene, plate) ? Math.floor(Math.abs(growth)) : 0;
-  if (
-    !isSequential(screen) &&
-    screenGridOf(screen, frame).times === 1 &&
-    hasOwnDots(screen, growth) &&
-    reach === 0
-  ) {
+  if (!isSequential(screen) && screenGridOf(screen, frame).times === 1 && hasOwnDots(screen, growth)) {
     const screener = screenerFor(screen, frame, dotTransfer(scene.recipe, plate));
     if (!screener.sequential && screener.margin === 0)
       return inOnePass(scene, plate, frame, region, screener, out);
   }
   const bits = toneBits(scene, plate, frame, region);
   if (hasLines(scene, plate)) {
-    for (const band of bands(region, LINE_PIXELS, Math.max(8, 3 * reach))) {
-      const around = grownRegion(band, reach);
-      withWorkPlane(around.width, around.height, (work) => {
-        const { line } = plateArt(scene, plate, frame, around, work);
-        if (line) layLine(bits, reach > 0 ? grownLine(line, growth, reach) : line, band.y - region.y);
-      });
-    }
+    layLines(bits, region, growth, (part) =>
+      withWorkPlane(part.width, part.height, (work) => plateArt(scene, plate, frame, part, work).line),
+    );
   }
   return bits;
 }
@@ -89,7 +80,9 @@ function inOnePass(
   out: Bits = createBits(region.width, region.height),
 ): Bits {
   const thresholds = quickThresholds(scene, plate, frame);
-  const plain = thresholds && plainPlateArt(scene, plate, frame, region);
+  const growth = edgeGrowth(scene.recipe, frame);
+  const reach = hasLines(scene, plate) ? Math.floor(Math.abs(growth)) : 0;
+  const plain = thresholds && plainPlateArt(scene, plate, frame, withinSheet(region, reach, frame));
   if (plain) {
     const { tones, lines } = plain;
     if (!tones) out.data.fill(0);
@@ -103,21 +96,43 @@ function inOnePass(
     }
     if (lines.length === 0) return out;
     const over = { ...scene, recipe: { ...scene.recipe, originals: lines } };
-    for (const band of bands(region, LINE_PIXELS, 8)) {
-      // They lay no tones, so none are given.
-      const { line } = composedArt(over, plate, frame, band, createPlane(0, 0));
-      if (line) layLine(out, line, band.y - region.y);
-    }
+    // They lay no tones, so none are given.
+    layLines(out, region, growth, (part) => composedArt(over, plate, frame, part, createPlane(0, 0)).line);
     return out;
   }
-  for (const band of bands(region, BAND_PIXELS, 8)) {
-    withWorkPlane(band.width, band.height, (work) => {
-      const { tone, line } = plateArt(scene, plate, frame, band, work);
-      out.data.set(screener.screen(tone, band).data, (band.y - region.y) * out.stride);
-      if (line) layLine(out, line, band.y - region.y);
+  for (const band of bands(region, BAND_PIXELS, Math.max(8, 3 * reach))) {
+    const around = grownRegion(band, reach);
+    withWorkPlane(around.width, around.height, (work) => {
+      const { tone, line } = plateArt(scene, plate, frame, around, work);
+      const inner = reach === 0 ? tone : cutRows(rowsOf(tone), { ...band, x: reach, y: reach });
+      out.data.set(screener.screen(inner, band).data, (band.y - region.y) * out.stride);
+      if (line) layLine(out, grownLine(line, growth, reach), band.y - region.y);
     });
   }
   return out;
+}
+
+/** A region with so many pixels more on every side, as far as the sheet goes. */
+const withinSheet = (region: Region, by: number, { width, height }: Frame): Region =>
+  by === 0 ? region : intersect(grownRegion(region, by), { x: 0, y: 0, width, height });
+
+/**
+ * Lays line work over the bits of a region, band by band.
+ *
+ * @param growth how far its edges are moved, in pixels
+ * @param lineIn gives the line work of a region
+ */
+function layLines(
+  bits: Bits,
+  region: Region,
+  growth: number,
+  lineIn: (part: Region) => LineBits | undefined,
+): void {
+  const reach = Math.floor(Math.abs(growth));
+  for (const band of bands(region, LINE_PIXELS, Math.max(8, 3 * reach))) {
+    const line = lineIn(grownRegion(band, reach));
+    if (line) layLine(bits, grownLine(line, growth, reach), band.y - region.y);
+  }
 }
 
 /** Thresholds that a plate's whole transfer is folded into, where its screen is a comparison and that can be. */

@@ -16,7 +16,7 @@ const STRONG: Gain = { by: 'number', middle: 28, shape: 1 };
 const flat = (tone: number): Picture => {
   // Coverage 0–65535 at 16 bits: what is dark is inked; weights of grey add up to 1.
   const data = new Uint16Array(16).fill(Math.round(65535 * (1 - tone)));
-  return { width: 4, height: 4, channels: 1, data } as Picture;
+  return { width: 4, height: 4, channels: 1, data };
 };
 
 /** A flat tone of 0–1 on a sheet of 20 × 20 mm. */

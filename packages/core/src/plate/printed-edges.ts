@@ -38,6 +38,7 @@ export function withGrownEdges(
 
 /** Line work with the edges of its ink moved; made with `reach` pixels around what is wanted. */
 export function grownLine({ ink, bare }: LineBits, growth: number, reach: number): LineBits {
+  if (reach === 0) return { ink, bare };
   const inner = { x: reach, y: reach, width: ink.width - 2 * reach, height: ink.height - 2 * reach };
   return { ink: cropBits(grownBits(ink, growth), inner), bare: cropBits(bare, inner) };
 }

@@ -1,4 +1,4 @@
-import { createBits, type Bits } from './bits.ts';
+import { createBits, isBlank, type Bits } from './bits.ts';
 
 /**
  * Bits with all their edges moved outward by a distance, exactly: a pixel is inked when the middle of an inked one lies within the radius of its
@@ -8,7 +8,7 @@ import { createBits, type Bits } from './bits.ts';
  */
 export function grownBits(bits: Bits, radius: number): Bits {
   const reach = Math.floor(Math.abs(radius));
-  if (reach === 0) return bits;
+  if (reach === 0 || isBlank(bits)) return bits;
   if (radius < 0) return inverted(grownBits(inverted(bits), -radius));
   const { width, height, stride } = bits;
   const out = createBits(width, height);

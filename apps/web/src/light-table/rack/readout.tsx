@@ -144,9 +144,9 @@ function Made({ tone, hasPress, few }: { tone: ToneReading; hasPress: boolean; f
       className={`text-rack-soft ${few ? '' : 'block'}`}
       title={hasPress ? 'Asked, on the film, printed' : 'Asked, on the film'}
     >
-      {' '}
-      → {digits(film)}
-      {hasPress && <> → {digits(printed)}</>}
+      {few || !hasPress ? ' → ' : ''}
+      {digits(film)}
+      {hasPress && `${few ? ' → ' : '→'}${digits(printed)}`}
       {few || !hasPress ? ' %' : ''}
     </span>
   );

@@ -7,7 +7,9 @@ import { orSay } from '../../../store/or-say.ts';
 import { useAppDispatch } from '../../../store/store.ts';
 import { ResetButton } from '../group.tsx';
 
-const NUMBERS: readonly (readonly [keyof Press & string, string, string])[] = [
+type NumberKey = { [Key in keyof Press]: Press[Key] extends number ? Key : never }[keyof Press];
+
+const NUMBERS: readonly (readonly [NumberKey, string, string])[] = [
   ['leastDot', 'least dot', 'µm'],
   ['leastGap', 'least gap', 'µm'],
   ['leastLine', 'least line', 'mm'],
@@ -29,7 +31,7 @@ export function pressChanges(from: Press, to: Press): string[] {
     if (JSON.stringify(before) !== JSON.stringify(after)) changes.push(`gain of ${ink}`);
   }
   for (const [key, words, unit] of NUMBERS)
-    if (from[key] !== to[key]) changes.push(`${words} ${String(from[key])} → ${String(to[key])} ${unit}`);
+    if (from[key] !== to[key]) changes.push(`${words} ${from[key]} → ${to[key]} ${unit}`);
   if (JSON.stringify(from.mesh) !== JSON.stringify(to.mesh)) changes.push('mesh');
   if (JSON.stringify(from.sheet) !== JSON.stringify(to.sheet)) changes.push('largest sheet');
   return changes;

@@ -7,7 +7,7 @@ import { usePressesQuery } from '../../../store/api.ts';
 import { edit } from '../../../store/job-slice.ts';
 import { useAppDispatch } from '../../../store/store.ts';
 import { useDocument } from '../../../store/use-job.ts';
-import { Group, Row } from '../group.tsx';
+import { Group } from '../group.tsx';
 import { GainChart } from './gain-chart.tsx';
 import { PressChanged } from './press-changed.tsx';
 import { PressNumbers } from './press-numbers.tsx';
@@ -52,9 +52,9 @@ export function PressStage() {
   };
   return (
     <>
-      <Row label="Press">
+      <div className="flex h-8 items-center">
         <Select label="Press" value={chosen?.id ?? NONE} options={options} onChange={choose} />
-      </Row>
+      </div>
       {!chosen && (
         <p className="mt-1 text-soft">
           Films carry what is asked, and the proof shows the films. Choose a press, and the proof becomes its
@@ -111,7 +111,7 @@ function PlateGains({ press, compensates }: { press: Press; compensates: boolean
     const ink = inkOf(recipe.inks, plate.ink);
     const gain = gainOf(press, ink.name);
     const same = gains.find((one) => JSON.stringify(one.gain) === JSON.stringify(gain));
-    if (same) same.name += `, ${ink.name}`;
+    if (same) [same.name, same.colour] = [`${same.name}, ${ink.name}`, SHARED];
     else gains.push({ name: ink.name, colour: visible(labToHex(ink.lab), ink.lab[0]), gain });
   }
   return (
@@ -119,7 +119,7 @@ function PlateGains({ press, compensates }: { press: Press; compensates: boolean
       name="Asked, film, printed"
       aside={<span className="figures text-soft">{compensates ? 'dashed: film' : 'films as asked'}</span>}
     >
-      <GainChart gains={gains} compensates={compensates} width={280} height={170} />
+      <GainChart gains={gains} compensates={compensates} width={280} height={150} />
       <p className="figures text-soft">
         {gains.map(({ name, gain }) => (
           <span key={name} className="block truncate">
@@ -130,6 +130,9 @@ function PlateGains({ press, compensates }: { press: Press; compensates: boolean
     </Group>
   );
 }
+
+/** Of a curve that several inks share. */
+const SHARED = '#1d1b18';
 
 /** Colours of inks that would not be seen on the chart are drawn darker. */
 const visible = (colour: string, lightness: number): string => (lightness > 80 ? '#6b6456' : colour);
