@@ -54,6 +54,7 @@ const CORE_ROOMS = [
   ['vector', 'a plate as geometry'],
   ['film', 'a plate, or its geometry, as a file'],
   ['proof', 'plates as they will be seen'],
+  ['check', 'what may go wrong on the press: looks at all before it and changes nothing'],
 ];
 
 const coreBoundaries = CORE_ROOMS.map(([room, why], at) => {

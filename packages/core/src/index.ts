@@ -188,3 +188,7 @@ export { type ProofLook, PLAIN_LOOK, pressProof } from './proof/press-proof.ts';
 export type { PlatesView, SceneView, Shown, View, ViewRows } from './proof/plates-view.ts';
 export { proof } from './proof/proof.ts';
 export { reachSummary } from './proof/reach.ts';
+
+// The press check
+export { type Finding, type OfferedMend, type Place, type Severity } from './check/finding.ts';
+export { pressCheck } from './check/press-check.ts';

@@ -22,6 +22,7 @@ import {
   plateBits,
   plateCoverage,
   preparePlate,
+  pressCheck,
   proof,
   readPam,
   slowBecause,
@@ -35,6 +36,7 @@ import {
   weightsThatPart,
   type Bits,
   type Drawing,
+  type Finding,
   type Frame,
   type HueWeights,
   type LinearRgb,
@@ -275,6 +277,14 @@ const workerApi = {
       ...tone,
       steps: tone.steps.slice(0, steps),
     });
+  },
+
+  /** What would go wrong on the job's press, and the seconds it took to find out. */
+  pressCheck(recipe: Recipe): { findings: Finding[]; seconds: number } {
+    beginTask();
+    const begun = performance.now();
+    const findings = pressCheck({ recipe, ...materials });
+    return { findings, seconds: (performance.now() - begun) / 1000 };
   },
 
   /** How large a job's files of geometry will be, and how long they take. */

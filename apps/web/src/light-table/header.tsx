@@ -7,6 +7,7 @@ import { TopBar } from '../shell/top-bar.tsx';
 import { edit, redone, undone, type SaveState } from '../store/job-slice.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { sheetWords } from '../words/words.ts';
+import { FindingCount } from './finding-count.tsx';
 import { useMakeFilms } from './use-make-films.ts';
 
 const SAVE_WORDS: Record<SaveState, string> = {
@@ -72,6 +73,7 @@ export function Header() {
       >
         <Redo2 size={15} />
       </Button>
+      <FindingCount />
       <Button
         kind="main"
         disabled={starting}

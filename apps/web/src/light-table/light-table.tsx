@@ -7,11 +7,13 @@ import { saveNow } from '../store/autosave.ts';
 import { closed, opened } from '../store/job-slice.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { viewReset } from '../store/view-slice.ts';
+import { AskFilms } from './ask-films.tsx';
 import { Docket } from './docket/docket.tsx';
 import { Header } from './header.tsx';
 import { KeyHelp } from './key-help.tsx';
 import { Rack } from './rack/rack.tsx';
 import { JobNotices } from './job-notices.tsx';
+import { RunPressCheck } from './run-press-check.tsx';
 import { SaveNotice } from './save-notice.tsx';
 import { Table } from './table/table.tsx';
 import { useKeys } from './use-keys.ts';
@@ -70,6 +72,7 @@ function OpenTable() {
         >
           {laidOut && (
             <>
+              <RunPressCheck />
               <JobNotices />
               <Docket />
             </>
@@ -85,6 +88,7 @@ function OpenTable() {
       </section>
       <SaveNotice />
       <KeyHelp />
+      <AskFilms />
     </div>
   );
 }

@@ -1,11 +1,12 @@
 import { configureStore, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api.ts';
+import { checkReducer } from './check-slice.ts';
 import { jobReducer } from './job-slice.ts';
 import { viewReducer } from './view-slice.ts';
 
 export const store = configureStore({
-  reducer: { job: jobReducer, view: viewReducer, [api.reducerPath]: api.reducer },
+  reducer: { job: jobReducer, view: viewReducer, check: checkReducer, [api.reducerPath]: api.reducer },
   middleware: (defaults) =>
     defaults({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
 });

@@ -12,6 +12,8 @@ export const PIXEL_BUDGETS = {
   'cut-outs': 96,
   'cut-outs as found': 64,
   'art for other plates': 48,
+  'plate evidence': 40,
+  'thin parts': 8,
   'drawing pixels': 16,
   'letter pixels': 16,
   'stock surfaces': 8,
@@ -34,6 +36,7 @@ export const TABLE_BUDGETS = {
   'largest dots': 1,
   'spot levels': 2,
   'spot growth': 1,
+  findings: 2,
   transfers: 16,
   'inverse transfers': 8,
   'tone curves': 4,
@@ -62,4 +65,4 @@ export const TABLE_BUDGETS = {
 export type CacheName = keyof typeof PIXEL_BUDGETS | keyof typeof TABLE_BUDGETS;
 
 /** All caches of a thread together, MB at most. */
-export const CACHE_MEGABYTES = 971;
+export const CACHE_MEGABYTES = 1021;

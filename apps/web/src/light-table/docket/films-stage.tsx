@@ -66,7 +66,12 @@ export function FilmsStage() {
       </Group>
       {!isGeometry && <Emulsion />}
       <AllMissingLetters originals={recipe.originals} />
-      <Button kind="main" className="mt-4 w-full justify-center" disabled={starting} onClick={makeFilms}>
+      <Button
+        kind="main"
+        className="mt-4 w-full justify-center"
+        disabled={starting}
+        onClick={() => makeFilms()}
+      >
         Make films
       </Button>
       {mine.map((run) => (

@@ -23,6 +23,7 @@ import { CropHandles } from './crop-handles.tsx';
 import { ToneBrush } from './brush-layer.tsx';
 import { useCropRecipe } from './crop-recipe.ts';
 import { DrawingFailure } from './drawing-failure.tsx';
+import { FindingLayer } from './finding-layer.tsx';
 import { GradientHandles } from './gradient-handles.tsx';
 import { PartTools } from './part-tools.tsx';
 import { PlaceHandles } from './place-handles.tsx';
@@ -36,6 +37,7 @@ import { Pulls } from '../pulls/pulls.tsx';
 import { Beside } from '../pulls/beside.tsx';
 import { Wipe } from '../pulls/wipe.tsx';
 import { TouchUp } from './touch-up.tsx';
+import { TryLayer } from './try-layer.tsx';
 import { useSize } from './use-size.ts';
 import { TableBars } from './table-bars.tsx';
 import { whatToDraw } from './what.ts';
@@ -51,6 +53,7 @@ export function Table() {
   const document = useDocument();
   const view = useAppSelector((state) => state.view);
   const { stage } = useParams();
+  const tried = useAppSelector((state) => state.check.tried);
   const box = useRef<HTMLDivElement>(null);
   const size = useSize(box);
 
@@ -217,6 +220,10 @@ export function Table() {
         !cropping &&
         (arrival === 'some' || arrival === 'whole') &&
         (view.wipe.beside ? <Beside size={size} /> : <Wipe visible={visible} ratio={size.ratio} />)}
+      {size.width > 0 && stage === 'press' && <FindingLayer lie={lie} ratio={size.ratio} />}
+      {tried && size.width > 0 && (
+        <TryLayer mend={tried} lie={lie} size={size} version={version} whole={arrival === 'whole'} />
+      )}
       {view.table === 'product' && <Product />}
       {failure && <DrawingFailure failure={failure} retry={retry} />}
       <TableBars lie={lie} ratio={size.ratio} sharpness={sharpness} arrival={arrival} />

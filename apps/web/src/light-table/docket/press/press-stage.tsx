@@ -8,6 +8,7 @@ import { edit } from '../../../store/job-slice.ts';
 import { useAppDispatch } from '../../../store/store.ts';
 import { useDocument } from '../../../store/use-job.ts';
 import { Group } from '../group.tsx';
+import { Findings } from './findings.tsx';
 import { GainChart } from './gain-chart.tsx';
 import { PressChanged } from './press-changed.tsx';
 import { PressNumbers } from './press-numbers.tsx';
@@ -80,6 +81,7 @@ export function PressStage() {
               )
             }
           />
+          <Findings />
           <PressNumbers
             press={chosen.press}
             onChange={(label, change, gesture) =>

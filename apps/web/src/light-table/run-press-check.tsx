@@ -1,0 +1,40 @@
+import { useEffect } from 'react';
+import { inWorker } from '../engine/engine.ts';
+import { report } from '../engine/failures.ts';
+import { LAST } from '../engine/ranks.ts';
+import { usePictures } from '../engine/use-pictures.ts';
+import { checkBegun, checked, checkReset } from '../store/check-slice.ts';
+import { useAppDispatch } from '../store/store.ts';
+import { useDocument } from '../store/use-job.ts';
+
+/** Rest before a check begins, ms: the table comes first. */
+const PATIENCE = 350;
+
+/** Has the open job checked against its press whenever it has changed. */
+export function RunPressCheck() {
+  const dispatch = useAppDispatch();
+  const { recipe } = useDocument();
+  const { arrival, version } = usePictures(recipe);
+  useEffect(() => () => void dispatch(checkReset()), [dispatch]);
+  useEffect(() => {
+    if (!recipe.press) {
+      dispatch(checkReset());
+      return;
+    }
+    if (arrival !== 'whole') return;
+    dispatch(checkBegun());
+    let stale = false;
+    const timer = setTimeout(() => {
+      // Always the same worker: it keeps what it has gathered.
+      inWorker((worker) => worker.pressCheck(recipe), LAST, 1).then(
+        (made) => !stale && dispatch(checked(made)),
+        (error: unknown) => !stale && report(error as Error),
+      );
+    }, PATIENCE);
+    return () => {
+      stale = true;
+      clearTimeout(timer);
+    };
+  }, [recipe, arrival, version, dispatch]);
+  return null;
+}

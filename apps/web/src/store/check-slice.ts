@@ -1,0 +1,48 @@
+import type { Finding, OfferedMend } from '@brachytone/core';
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+/** What the press check says of the open job. */
+export interface CheckState {
+  /** The last findings; null before the first. */
+  readonly findings: readonly Finding[] | null;
+  /** Seconds that they took. */
+  readonly seconds: number;
+  /** True while the job has changed since. */
+  readonly stale: boolean;
+  /** The finding whose places are outlined, and the place that is looked at. */
+  readonly shown: { readonly says: string; readonly place: number } | null;
+  /** The mend that is tried on the table. */
+  readonly tried: OfferedMend | null;
+  /** True while it is asked whether films are to be made that will fail. */
+  readonly asking: boolean;
+}
+
+const initialState: CheckState = {
+  findings: null,
+  seconds: 0,
+  stale: false,
+  shown: null,
+  tried: null,
+  asking: false,
+};
+
+const slice = createSlice({
+  name: 'check',
+  initialState,
+  reducers: {
+    checkBegun: (state) => ({ ...state, stale: true }),
+    checked: (state, { payload }: PayloadAction<{ findings: readonly Finding[]; seconds: number }>) => ({
+      ...state,
+      ...payload,
+      stale: false,
+      shown: payload.findings.some(({ says }) => says === state.shown?.says) ? state.shown : null,
+    }),
+    findingShown: (state, { payload }: PayloadAction<CheckState['shown']>) => ({ ...state, shown: payload }),
+    mendTried: (state, { payload }: PayloadAction<OfferedMend | null>) => ({ ...state, tried: payload }),
+    filmsAsked: (state, { payload }: PayloadAction<boolean>) => ({ ...state, asking: payload }),
+    checkReset: () => initialState,
+  },
+});
+
+export const checkReducer = slice.reducer;
+export const { checkBegun, checked, findingShown, mendTried, filmsAsked, checkReset } = slice.actions;

@@ -1,0 +1,38 @@
+import { cache } from '../base/cache.ts';
+import { materialsKey } from '../plate/plate-art.ts';
+import { asFilms } from '../recipe/as-printed.ts';
+import type { Scene } from '../recipe/scene.ts';
+import { CHECKS } from './checks/index.ts';
+import { evidenceOf } from './evidence.ts';
+import { SEVERITIES, type Check, type Checked, type Finding, type Found } from './finding.ts';
+
+const recentFound = cache<readonly Found[]>('findings');
+
+/** What a check finds; what it found before while nothing it goes by has changed. */
+function findingsOf(check: Check, checked: Checked, job: string): readonly Found[] {
+  const { press } = checked;
+  const uses = [press.gain, press.inkGains, ...check.uses.map((number) => press[number])];
+  return recentFound(JSON.stringify([check.id, uses]) + job, () => check.find(checked));
+}
+
+/**
+ * What would go wrong if the films were made now, the worst first; nothing where no press is chosen.
+ *
+ * @throws MissingMaterial when what an original is made from is not at hand
+ */
+export function pressCheck(given: Scene): Finding[] {
+  const recipe = asFilms(given.recipe);
+  if (!recipe.press) return [];
+  const scene = { ...given, recipe };
+  const { press, ...job } = recipe;
+  const checked = { scene, recipe, press: press.press, evidence: evidenceOf(scene) };
+  const key = JSON.stringify([job, press.compensates, materialsKey(scene)]);
+  return CHECKS.flatMap((check) =>
+    findingsOf(check, checked, key).map(({ mends, ...found }): Finding => ({
+      ...found,
+      check: check.id,
+      why: check.why,
+      mends: mends.map(({ label, change }) => ({ label, recipe: change(recipe) })),
+    })),
+  ).sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity));
+}
