@@ -192,3 +192,4 @@ export { reachSummary } from './proof/reach.ts';
 // The press check
 export { type Finding, type OfferedMend, type Place, type Severity } from './check/finding.ts';
 export { pressCheck } from './check/press-check.ts';
+export { angleDial, DIAL_STEP, type AngleDial } from './check/loudness.ts';

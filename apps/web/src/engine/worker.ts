@@ -1,4 +1,5 @@
 import {
+  angleDial,
   inkSetOf,
   buildPyramid,
   coloursAt,
@@ -8,6 +9,7 @@ import {
   reachSummary,
   routeModel,
   reachView,
+  type AngleDial,
   type Intent,
   type Lab,
   type ProofLook,
@@ -278,6 +280,9 @@ const workerApi = {
       steps: tone.steps.slice(0, steps),
     });
   },
+
+  /** How loud a plate's patterns would be at any angle. */
+  angleDial: (recipe: Recipe, plate: number): AngleDial | undefined => angleDial(recipe, plate),
 
   /** What would go wrong on the job's press, and the seconds it took to find out. */
   pressCheck(recipe: Recipe): { findings: Finding[]; seconds: number } {

@@ -13,6 +13,8 @@ export interface CheckState {
   readonly shown: { readonly says: string; readonly place: number } | null;
   /** The mend that is tried on the table. */
   readonly tried: OfferedMend | null;
+  /** Id of the plate whose dial of angles is open. */
+  readonly dial: string | null;
   /** True while it is asked whether films are to be made that will fail. */
   readonly asking: boolean;
 }
@@ -23,6 +25,7 @@ const initialState: CheckState = {
   stale: false,
   shown: null,
   tried: null,
+  dial: null,
   asking: false,
 };
 
@@ -39,10 +42,12 @@ const slice = createSlice({
     }),
     findingShown: (state, { payload }: PayloadAction<CheckState['shown']>) => ({ ...state, shown: payload }),
     mendTried: (state, { payload }: PayloadAction<OfferedMend | null>) => ({ ...state, tried: payload }),
+    dialOpened: (state, { payload }: PayloadAction<string | null>) => ({ ...state, dial: payload }),
     filmsAsked: (state, { payload }: PayloadAction<boolean>) => ({ ...state, asking: payload }),
     checkReset: () => initialState,
   },
 });
 
 export const checkReducer = slice.reducer;
-export const { checkBegun, checked, findingShown, mendTried, filmsAsked, checkReset } = slice.actions;
+export const { checkBegun, checked, findingShown, mendTried, dialOpened, filmsAsked, checkReset } =
+  slice.actions;

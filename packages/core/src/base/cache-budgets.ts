@@ -37,6 +37,7 @@ export const TABLE_BUDGETS = {
   'spot levels': 2,
   'spot growth': 1,
   findings: 2,
+  'dot spectra': 1,
   transfers: 16,
   'inverse transfers': 8,
   'tone curves': 4,
@@ -65,4 +66,4 @@ export const TABLE_BUDGETS = {
 export type CacheName = keyof typeof PIXEL_BUDGETS | keyof typeof TABLE_BUDGETS;
 
 /** All caches of a thread together, MB at most. */
-export const CACHE_MEGABYTES = 1021;
+export const CACHE_MEGABYTES = 1022;

@@ -13,6 +13,8 @@ export interface Place {
   readonly y: number;
   readonly width: number;
   readonly height: number;
+  /** A point of it that shows what was found; its middle when missing. */
+  readonly at?: { readonly x: number; readonly y: number };
 }
 
 /** A way to mend something: what it is called, and what it makes of a job's recipe. */

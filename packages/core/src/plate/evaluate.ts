@@ -15,6 +15,7 @@ import { composedArt } from './composed-art.ts';
 import { withSharpFlats } from './flat-plate.ts';
 import { hasLines, plainPlateArt, plateArt } from './plate-art.ts';
 import { dotTransfer, plateTransfer, printedByFilm } from './plate-transfer.ts';
+import { knockOutThreads } from './mesh-bits.ts';
 import { edgeGrowth, grownLine, withGrownEdges } from './printed-edges.ts';
 import type { Frame } from '../raster/frame.ts';
 import { asFilms } from '../recipe/as-printed.ts';
@@ -33,6 +34,14 @@ export const isSequential = ({ kind, settings }: Screen): boolean => screenKind(
  * @param out bits of the region's size that may be written over and given back
  */
 export function plateBits(given: Scene, plate: number, frame: Frame, region: Region, out?: Bits): Bits {
+  const bits = inkedBits(given, plate, frame, region, out);
+  const { throughMesh, press } = given.recipe;
+  if (throughMesh && press?.press.mesh) knockOutThreads(bits, press.press.mesh, frame, region);
+  return bits;
+}
+
+/** The same without what a mesh stops of it. */
+function inkedBits(given: Scene, plate: number, frame: Frame, region: Region, out?: Bits): Bits {
   const scene = withSharpFlats(given, plate, frame);
   const { screen } = scene.recipe.plates[plate];
   const growth = edgeGrowth(scene.recipe, frame);

@@ -1,10 +1,25 @@
 import { inkOf } from '../ink/ink-of.ts';
+import { coverageTable } from '../raster/coverage-table.ts';
+import { SOLID } from '../raster/plane.ts';
+import { openShare } from '../press/thread-mark.ts';
 import { gainOf } from '../press/press.ts';
 import { compensation, gainTransfer } from '../press/press-transfer.ts';
 import type { PlateRecipe, Recipe } from '../recipe/recipe.ts';
 import { screenKind } from '../screen/kinds/index.ts';
 import { screenTransfer } from '../screen/screen.ts';
-import { curveTransfer, inTurn, STRAIGHT_TRANSFER, type Transfer } from '../screen/transfer.ts';
+import {
+  curveTransfer,
+  inTurn,
+  STRAIGHT_TRANSFER,
+  transferByTable,
+  type Transfer,
+} from '../screen/transfer.ts';
+
+/** Dots so much larger that a share of each of them prints the whole. */
+const fuller = (share: number): Transfer =>
+  transferByTable(`through ${share}`, () =>
+    coverageTable((tone) => Math.min(SOLID, Math.round(tone / share))),
+  );
 
 /** What a plate's own curve and weight make of its art. */
 export const ownTransfer = ({ curve, weight }: PlateRecipe): Transfer => curveTransfer(curve, weight);
@@ -37,7 +52,10 @@ export function dotTransfer(recipe: Recipe, plate: number): Transfer {
   if (!recipe.isPrint) return film;
   const limits = screenTransfer(recipe.plates[plate].screen);
   const { before, after } = pressTransfers(recipe, plate);
-  return { ...inTurn(film, after), parts: { gain: inTurn(before, after), limits } };
+  // A gain is measured on prints: what threads keep bare of them, their dots make good.
+  const mesh = recipe.throughMesh ? recipe.press?.press.mesh : null;
+  const printed = mesh ? inTurn(after, fuller(openShare(mesh))) : after;
+  return { ...inTurn(film, printed), parts: { gain: inTurn(before, printed), limits } };
 }
 
 /** What the press prints by what is on a plate's film, 65536 coverages; undefined where they are equal, and of films. */

@@ -1,3 +1,4 @@
+import { MM_PER_INCH } from '../raster/frame.ts';
 import { COUNTED_ROWS } from '../kernel/memory.ts';
 import { latticeOf } from '../screen/screen.ts';
 import { response } from './low-pass.ts';
@@ -68,12 +69,21 @@ export function wavesOf({
     const supercell =
       screen.coarse > 0 ? undefined : latticeOf(screen)?.supercell?.(frame.resolution, frame.draft);
     if (!supercell) return undefined;
-    const turn = (supercell.angle * Math.PI) / 180;
-    const cycles = supercell.ruling / frame.resolution;
-    const [cos, sin] = [cycles * Math.cos(turn), cycles * Math.sin(turn)];
-    return ORDERS.map(([u, v, share]) => ({ x: u * cos + v * sin, y: v * cos - u * sin, share }));
+    return lattice(supercell.ruling / frame.resolution, supercell.angle);
   });
+  const { throughMesh, press } = scene.recipe;
+  if (throughMesh && press?.press.mesh) {
+    const { count, angle } = press.press.mesh;
+    all.push(lattice(((count / 10) * MM_PER_INCH) / frame.resolution, angle));
+  }
   return all.every((waves) => waves !== undefined) ? all.flat() : undefined;
+}
+
+/** Waves of a lattice of so many cycles a pixel. */
+function lattice(cycles: number, angle: number): Wave[] {
+  const turn = (angle * Math.PI) / 180;
+  const [cos, sin] = [cycles * Math.cos(turn), cycles * Math.sin(turn)];
+  return ORDERS.map(([u, v, share]) => ({ x: u * cos + v * sin, y: v * cos - u * sin, share }));
 }
 
 /** The largest blocks that show no false patterns; those that show the least where all do. */

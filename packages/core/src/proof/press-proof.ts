@@ -14,7 +14,7 @@ import { latticeOf } from '../screen/screen.ts';
 import { blurLight } from './blur-light.ts';
 import { isEnlarged, type PlatesView, type SceneView, type Shown } from './plates-view.ts';
 import { proof } from './proof.ts';
-import { asPrinted } from '../recipe/as-printed.ts';
+import { asPrinted, asPrintedThroughMesh } from '../recipe/as-printed.ts';
 import type { Recipe } from '../recipe/recipe.ts';
 import type { SetColours } from './light-rows.ts';
 import { seenLight } from './seen-light.ts';
@@ -25,6 +25,8 @@ export interface ProofLook {
   readonly distance: number;
   /** True for what the press prints; false for the films as they are, as if no press had a say. */
   readonly press: boolean;
+  /** True to show what the mesh's threads stop of the ink, and the patterns that makes. */
+  readonly mesh?: boolean;
   /** Plates that miss their place by up to so many mm, each by its own draw of a seed; 0 for none. */
   readonly register: number;
   readonly seed: number;
@@ -73,7 +75,8 @@ const LEAST_SPREAD = 0.15;
  */
 export function pressProof(given: PlatesView, look: ProofLook): Shown {
   const { recipe: films } = given.scene;
-  const recipe = misregistered(look.press ? asPrinted(films) : films, look.register, look.seed);
+  const print = look.mesh ? asPrintedThroughMesh(films) : asPrinted(films);
+  const recipe = misregistered(look.press ? print : films, look.register, look.seed);
   const request = { ...given, scene: { ...given.scene, recipe } };
   const { stock } = recipe;
   const inks = given.plates.map((plate) => inkOf(recipe.inks, recipe.plates[plate].ink));

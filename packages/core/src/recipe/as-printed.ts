@@ -10,9 +10,13 @@ export function asPrinted(recipe: Recipe): Recipe {
   return print;
 }
 
+/** A print with what its mesh's threads stop; the same where it has no mesh. */
+export const asPrintedThroughMesh = (recipe: Recipe): Recipe =>
+  recipe.press?.press.mesh ? { ...asPrinted(recipe), throughMesh: true } : asPrinted(recipe);
+
 /** The recipe of the films that a print is made from. */
 export function asFilms(recipe: Recipe): Recipe {
   if (!recipe.isPrint) return recipe;
-  const { isPrint: _, ...films } = recipe;
+  const { isPrint: _, throughMesh: _mesh, ...films } = recipe;
   return films;
 }

@@ -152,4 +152,6 @@ export interface Recipe {
   readonly press: JobPress | null;
   /** True where its plates are what the press prints, not its films; see `asPrinted`. No document has it. */
   readonly isPrint?: true;
+  /** True where such a print shows what the mesh's threads stop. */
+  readonly throughMesh?: true;
 }

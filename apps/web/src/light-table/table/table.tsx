@@ -19,6 +19,7 @@ import { useOriginal } from '../../store/use-original.ts';
 import { loupePowered, zoomed } from '../../store/view-slice.ts';
 import { Loupe } from '../loupe/loupe.tsx';
 import { pointAt } from '../rack/pointer.ts';
+import { AngleDialPanel } from './angle-dial.tsx';
 import { CropHandles } from './crop-handles.tsx';
 import { ToneBrush } from './brush-layer.tsx';
 import { useCropRecipe } from './crop-recipe.ts';
@@ -53,6 +54,7 @@ export function Table() {
   const document = useDocument();
   const view = useAppSelector((state) => state.view);
   const { stage } = useParams();
+  const listening = useAppSelector((state) => state.check.dial !== null);
   const tried = useAppSelector((state) => state.check.tried);
   const box = useRef<HTMLDivElement>(null);
   const size = useSize(box);
@@ -69,7 +71,7 @@ export function Table() {
   const lie = layOut(view, recipe.sheet, frame, size, size.ratio);
   const visible = size.width > 0 ? visiblePart(lie, frame, size) : undefined;
   const what = whatToDraw(document, view.table, view.plate, {
-    look: view.look,
+    look: listening ? { ...view.look, mesh: true } : view.look,
     ends: view.ends,
     cutting: part === 'cut' ? original?.id : undefined,
     reach: stage === 'inks' ? view.reach : null,
@@ -228,6 +230,7 @@ export function Table() {
       {failure && <DrawingFailure failure={failure} retry={retry} />}
       <TableBars lie={lie} ratio={size.ratio} sharpness={sharpness} arrival={arrival} />
       <StripPanel />
+      <AngleDialPanel />
       {view.pulls && <Pulls />}
       {view.loupe.open && !cropping && <Loupe arrival={arrival} version={version} />}
     </main>

@@ -1,6 +1,7 @@
 import type { Check } from '../finding.ts';
 import { dotsLost, gapsFilled } from './dots.ts';
 import { fewGreys } from './few-greys.ts';
+import { moireBetweenPlates, moireWithMesh } from './moire.ts';
 import { noBleed } from './no-bleed.ts';
 import { noTrap } from './no-trap.ts';
 import { oddThings } from './odd-things.ts';
@@ -15,6 +16,8 @@ export const CHECKS: readonly Check[] = [
   tooCoarse,
   fewGreys,
   rulingAgainstMesh,
+  moireWithMesh,
+  moireBetweenPlates,
   dotsLost,
   gapsFilled,
   thinLineWork,

@@ -1,7 +1,7 @@
 import type { Finding, Severity } from '@brachytone/core';
 import { useEditRecipe } from '../../../store/use-edit-recipe.ts';
 import { sharing } from '../../../store/sharing.ts';
-import { findingShown, mendTried } from '../../../store/check-slice.ts';
+import { dialOpened, findingShown, mendTried } from '../../../store/check-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../../store/store.ts';
 import { zoomed } from '../../../store/view-slice.ts';
 import { Group } from '../group.tsx';
@@ -43,13 +43,13 @@ function FindingCard({ finding, stale }: { finding: Finding; stale: boolean }) {
   const dispatch = useAppDispatch();
   const edit = useEditRecipe();
   const { shown, tried } = useAppSelector((state) => state.check);
-  const { says, why, severity, places, mends } = finding;
+  const { says, why, severity, places, mends, dial } = finding;
   const isShown = shown?.says === says;
   const show = () => {
     const place = isShown && shown ? (shown.place + 1) % places.length : 0;
-    const { x, y, width, height } = places[place];
+    const { x, y, width, height, at = { x: x + width / 2, y: y + height / 2 } } = places[place];
     dispatch(findingShown({ says, place }));
-    dispatch(zoomed({ zoom: 'dots', centre: { x: x + width / 2, y: y + height / 2 } }));
+    dispatch(zoomed({ zoom: 'dots', centre: at }));
   };
   return (
     <li className={`rounded-sm border border-l-4 border-edge bg-[#fffdf3] px-2 py-1.5 ${EDGES[severity]}`}>
@@ -98,6 +98,15 @@ function FindingCard({ finding, stale }: { finding: Finding; stale: boolean }) {
             </button>
           );
         })}
+        {dial && (
+          <button
+            type="button"
+            className="text-[12px] underline hover:text-ruby"
+            onClick={() => dispatch(dialOpened(dial))}
+          >
+            Dial
+          </button>
+        )}
         {places.length > 0 && (
           <button type="button" className="text-[12px] underline hover:text-ruby" onClick={show}>
             {isShown && places.length > 1

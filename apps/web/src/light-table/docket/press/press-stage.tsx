@@ -1,11 +1,13 @@
-import { gainOf, inkOf, labToHex, middleGain, type Gain, type Press } from '@brachytone/core';
+import { gainOf, inkOf, labToHex, latticeOf, middleGain, type Gain, type Press } from '@brachytone/core';
 import { pressOf, SHIPPED_PRESSES } from '@brachytone/job';
 import { Link } from 'react-router';
 import { SwitchRow } from '../../../controls/switch-row.tsx';
 import { Select } from '../../../controls/select.tsx';
 import { usePressesQuery } from '../../../store/api.ts';
 import { edit } from '../../../store/job-slice.ts';
-import { useAppDispatch } from '../../../store/store.ts';
+import { dialOpened } from '../../../store/check-slice.ts';
+import { useAppDispatch, useAppSelector } from '../../../store/store.ts';
+import { InkChip } from '../inks/ink-chip.tsx';
 import { useDocument } from '../../../store/use-job.ts';
 import { Group } from '../group.tsx';
 import { Findings } from './findings.tsx';
@@ -82,6 +84,7 @@ export function PressStage() {
             }
           />
           <Findings />
+          <Angles />
           <PressNumbers
             press={chosen.press}
             onChange={(label, change, gesture) =>
@@ -99,6 +102,32 @@ export function PressStage() {
         </>
       )}
     </>
+  );
+}
+
+/** Opens the dial of a plate's angles. */
+function Angles() {
+  const dispatch = useAppDispatch();
+  const { recipe } = useDocument();
+  const open = useAppSelector((state) => state.check.dial);
+  const plates = recipe.plates.filter(({ screen }) => screen.coarse === 0 && latticeOf(screen)?.supercell);
+  if (plates.length === 0) return null;
+  return (
+    <Group name="Quiet and loud angles">
+      <div className="flex flex-wrap gap-1.5">
+        {plates.map(({ id, ink, screen }) => (
+          <button
+            key={id}
+            type="button"
+            aria-pressed={open === id}
+            className="figures flex h-6 items-center gap-1.5 rounded-sm border border-edge px-2 hover:bg-white aria-pressed:border-ink aria-pressed:bg-white"
+            onClick={() => dispatch(dialOpened(open === id ? null : id))}
+          >
+            <InkChip ink={inkOf(recipe.inks, ink)} /> {Number(screen.settings.angle)}°
+          </button>
+        ))}
+      </div>
+    </Group>
   );
 }
 
