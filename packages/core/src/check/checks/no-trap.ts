@@ -84,6 +84,8 @@ function edgesBetween(
   places: Places,
 ): number {
   let count = 0;
+  // A pixel less is as good as can be told; edges that only touch are told always.
+  const wanted = Math.max(0.5, reach - 1);
   const isUnder = (i: number, j: number): boolean => others.some((one) => one[i] === 2 && one[j] === 2);
   const walk = (start: number, step: number, steps: number): void => {
     // What was last seen alone, 1 or 2, where, and how many pixels of both came since.
@@ -101,7 +103,7 @@ function edgesBetween(
       if (p + q !== 2 || p === 1) continue;
       const now = p === 2 ? 1 : 2;
       // A pixel or two in between belong to the edges themselves.
-      if (last !== 0 && last !== now && k - lastAt - 1 - both <= 2 && both < reach) {
+      if (last !== 0 && last !== now && k - lastAt - 1 - both <= 2 && both < wanted) {
         if (!isUnder(i, start + lastAt * step)) {
           count++;
           places.add(i % width, Math.floor(i / width));
