@@ -55,6 +55,7 @@ const CORE_ROOMS = [
   ['film', 'a plate, or its geometry, as a file'],
   ['proof', 'plates as they will be seen'],
   ['check', 'what may go wrong on the press: looks at all before it and changes nothing'],
+  ['calibration', 'a press measured by one printed target; beside it one that is only simulated'],
 ];
 
 const coreBoundaries = CORE_ROOMS.map(([room, why], at) => {

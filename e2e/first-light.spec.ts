@@ -105,7 +105,7 @@ test('zoomed out, the table is the average of the film’s bits', async ({ page 
   await startJob(page, 'average.png');
   await setNumber(page, 'Ruling, number', '60');
   await saved(page);
-  await page.keyboard.press('5');
+  await page.keyboard.press('6');
   await page.getByRole('button', { name: 'Make films' }).first().click();
   const link = page.getByRole('link', { name: /average-black\.tif/ });
   const [download] = await Promise.all([page.waitForEvent('download'), link.click()]);
@@ -295,7 +295,7 @@ test('a run shows how far it is and can be cancelled', async ({ page }) => {
   await setNumber(page, 'Sheet width', '900');
   await setNumber(page, 'Sheet height', '1100');
   await setNumber(page, 'Film, number', '2400');
-  await page.keyboard.press('5');
+  await page.keyboard.press('6');
   await saved(page);
   await page.getByRole('button', { name: 'Make films' }).first().click();
   const bar = page.getByRole('progressbar', { name: 'Films made' });

@@ -58,7 +58,12 @@ test('a file of all inks looks like the proof, in Chromium and in resvg', async 
     ...document,
     films: { ...document.films, format: 'svg', together: true },
     // Geometry has no grain of paper; ink lies on what it is put on.
-    recipe: { ...document.recipe, stock: { ...document.recipe.stock, texture: 'smooth', soak: 0 } },
+    // The file holds the films, and so must the proof.
+    recipe: {
+      ...document.recipe,
+      stock: { ...document.recipe.stock, texture: 'smooth', soak: 0 },
+      press: null,
+    },
   };
   const job = await json<JobView>('jobs', { document: together });
   let run = await json<RunView>('runs', { jobId: job.id });

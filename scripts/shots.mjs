@@ -43,7 +43,7 @@ await withDemoPage(async (page, url) => {
   await shot('light-table');
   await page.keyboard.up('l');
 
-  await page.keyboard.press('5');
+  await page.keyboard.press('6');
   await page.getByRole('button', { name: 'Make films' }).first().click();
   await page.getByRole('progressbar', { name: 'Films made' }).waitFor();
   await page.getByRole('radio', { name: 'Film' }).click();
@@ -83,24 +83,6 @@ await withDemoPage(async (page, url) => {
   await exact();
   await shot('lettering');
 
-  await open('Programme cover');
-  await page.keyboard.press('4');
-  await page.keyboard.press('r');
-  await exact();
-  await shot('grain');
-
-  await open('Low tide card');
-  await page.keyboard.press('4');
-  await page.keyboard.press('r');
-  await exact();
-  await shot('engraved');
-  await page.keyboard.press('f');
-  await page.getByRole('radio', { name: 'Diffused' }).click();
-  await page.getByRole('radio', { name: 'Wide' }).click();
-  await setNumber('Spot size', '0.9');
-  await exact();
-  await shot('chunky');
-
   await open('Moon over the reeds');
   await page.keyboard.press('4');
   await page.getByRole('button', { name: 'Test strip of ruling' }).click();
@@ -117,11 +99,6 @@ await withDemoPage(async (page, url) => {
   await page.mouse.move(800, 330);
   await page.waitForTimeout(800);
   await shot('process');
-
-  await open('Open Night poster');
-  await page.keyboard.press('3');
-  await exact();
-  await shot('two-inks');
 
   await open('Dusk tote');
   await page.keyboard.press('3');
@@ -150,6 +127,37 @@ await withDemoPage(async (page, url) => {
   await page.goto(`${url}/stocks`);
   await page.waitForTimeout(500);
   await shot('shelves');
+
+  await open('Open Night poster');
+  await page.keyboard.press('5');
+  await page.waitForFunction(
+    () => !/checking/.test(document.querySelector('[aria-label="Press check"]')?.textContent ?? 'checking'),
+    null,
+    { timeout: 120_000 },
+  );
+  await page.getByRole('list', { name: 'Findings' }).scrollIntoViewIfNeeded();
+  await page
+    .getByRole('button', { name: /^Try: Spread/ })
+    .first()
+    .click();
+  await page.waitForTimeout(4000);
+  await shot('press');
+
+  await open('Season leaflet');
+  await page.keyboard.press('5');
+  await page
+    .getByRole('complementary', { name: 'Docket' })
+    .getByRole('button', { name: '75°', exact: true })
+    .click();
+  await page.getByRole('textbox', { name: 'Angle on the dial' }).fill('50');
+  await page.getByRole('textbox', { name: 'Angle on the dial' }).press('Enter');
+  await page.waitForTimeout(2500);
+  await exact();
+  await shot('angles');
+
+  await page.goto(`${url}/presses`);
+  await page.waitForTimeout(800);
+  await shot('press-room');
 
   await page.goto(`${url}/runs`);
   await page.getByRole('article').first().waitFor();

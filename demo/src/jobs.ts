@@ -18,6 +18,7 @@ import { openNightPoster } from './open-night-poster.ts';
 import { seasonLeaflet } from './season-leaflet.ts';
 import { openNightBanner } from './open-night-banner.ts';
 import { programmeCover } from './programme-cover.ts';
+import { withPress } from './presses.ts';
 import { step } from './step.ts';
 
 import { ink, stock } from './inks.ts';
@@ -68,16 +69,17 @@ export interface DemoMaterials {
 }
 
 /** The Saltmarsh Observatory's first jobs, all invented. */
-export const demoJobs = (materials: DemoMaterials): JobDocument[] => [
-  openNightPoster(materials),
-  seasonLeaflet(materials),
-  duskTote(materials),
-  fountainCard(materials),
-  openNightBanner(materials),
-  programmeCover(materials),
-  heronTicket(materials),
-  ...photographs(materials),
-];
+export const demoJobs = (materials: DemoMaterials): JobDocument[] =>
+  [
+    openNightPoster(materials),
+    seasonLeaflet(materials),
+    duskTote(materials),
+    fountainCard(materials),
+    openNightBanner(materials),
+    programmeCover(materials),
+    heronTicket(materials),
+    ...photographs(materials),
+  ].map(withPress);
 
 function photographs({ moon, marsh }: DemoMaterials): JobDocument[] {
   return [

@@ -2,6 +2,8 @@ import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { Toaster } from 'sonner';
 import { JobBoard } from './job-board/job-board.tsx';
 import { LightTable } from './light-table/light-table.tsx';
+import { PressPage } from './press-room/press-page.tsx';
+import { PressRoom } from './press-room/press-room.tsx';
 import { Runs } from './runs/runs.tsx';
 import { InkShelf } from './shelves/ink-shelf.tsx';
 import { ScreenShelfPage } from './shelves/screen-shelf.tsx';
@@ -16,6 +18,8 @@ const router = createBrowserRouter([
   { path: '/inks', element: <InkShelf /> },
   { path: '/stocks', element: <StockShelf /> },
   { path: '/screens', element: <ScreenShelfPage /> },
+  { path: '/presses', element: <PressRoom /> },
+  { path: '/presses/:id', element: <PressPage /> },
   { path: '*', element: <NotHere /> },
 ]);
 

@@ -16,6 +16,9 @@ export function TopBar({ where, children }: { where?: ReactNode; children?: Reac
           <Place to="/inks" also={['/stocks', '/screens']}>
             Shelves
           </Place>
+          <Place to="/presses" within>
+            Press room
+          </Place>
           <Place to="/runs">Runs</Place>
         </nav>
       )}
@@ -24,12 +27,23 @@ export function TopBar({ where, children }: { where?: ReactNode; children?: Reac
   );
 }
 
-function Place({ to, also = [], children }: { to: string; also?: readonly string[]; children: ReactNode }) {
+function Place({
+  to,
+  also = [],
+  within = false,
+  children,
+}: {
+  to: string;
+  also?: readonly string[];
+  /** True where pages below it belong to it. */
+  within?: boolean;
+  children: ReactNode;
+}) {
   const { pathname } = useLocation();
   return (
     <NavLink
       to={to}
-      end
+      end={!within}
       className={({ isActive }) =>
         `flex h-full items-center border-b-2 pt-0.5 ${isActive || also.includes(pathname) ? 'border-ink font-semibold' : 'border-transparent text-soft hover:text-ink'}`
       }

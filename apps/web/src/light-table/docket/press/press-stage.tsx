@@ -1,9 +1,8 @@
 import { gainOf, inkOf, labToHex, latticeOf, middleGain, type Gain, type Press } from '@brachytone/core';
-import { pressOf, SHIPPED_PRESSES } from '@brachytone/job';
 import { Link } from 'react-router';
 import { SwitchRow } from '../../../controls/switch-row.tsx';
 import { Select } from '../../../controls/select.tsx';
-import { usePressesQuery } from '../../../store/api.ts';
+import { useRoom } from '../../../store/use-room.ts';
 import { edit } from '../../../store/job-slice.ts';
 import { dialOpened } from '../../../store/check-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../../store/store.ts';
@@ -26,12 +25,8 @@ export function PressSummary() {
 export function PressStage() {
   const dispatch = useAppDispatch();
   const { recipe } = useDocument();
-  const { data: kept = [] } = usePressesQuery();
+  const { all: room } = useRoom();
   const { press: chosen } = recipe;
-  const room = [
-    ...kept.map((one) => ({ id: one.id, press: pressOf(one) })),
-    ...SHIPPED_PRESSES.map((one) => ({ id: one.id, press: pressOf(one) })),
-  ];
   const isGone = chosen && room.every(({ id }) => id !== chosen.id);
   const options = [
     { value: NONE, name: 'None: films as asked' },

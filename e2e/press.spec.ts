@@ -1,0 +1,140 @@
+import { expect, test, type Page } from '@playwright/test';
+import type { JobDocument, JobView } from '@brachytone/job';
+import { Server } from './server.ts';
+
+const server = new Server(4289, true);
+test.beforeAll(() => server.start());
+test.afterAll(() => server.stop());
+
+async function jobOf(name: string): Promise<{ id: string; document: JobDocument }> {
+  const jobs = (await (await fetch(`${server.url}/api/jobs`)).json()) as {
+    id: string;
+    document: JobDocument;
+  }[];
+  return jobs.find(({ document }) => document.name === name)!;
+}
+const pressOf = async (id: string) =>
+  ((await (await fetch(`${server.url}/api/jobs/${id}`)).json()) as JobView).document.recipe;
+const checked = (page: Page) =>
+  expect(page.getByRole('status', { name: 'Press check' })).not.toContainText('checking', {
+    timeout: 90_000,
+  });
+const saved = (page: Page) => expect(page.getByRole('status', { name: 'Saving' })).toHaveText('saved');
+
+/** Mean of the middle of the table, 0–255. */
+const light = (page: Page) =>
+  page.evaluate(() => {
+    const canvas = document.querySelector<HTMLCanvasElement>('[data-testid=table-canvas]')!;
+    const { data } = canvas
+      .getContext('2d')!
+      .getImageData(canvas.width / 2 - 150, canvas.height / 2 - 150, 300, 300);
+    let sum = 0;
+    for (let i = 0; i < data.length; i += 4) sum += data[i];
+    return sum / (data.length / 4);
+  });
+const exact = async (page: Page) => {
+  await page.waitForTimeout(300);
+  await page.locator('[data-testid=table-canvas][data-sharpness=exact]').waitFor({ timeout: 90_000 });
+};
+
+test('a press turns the proof into its print; one key compares; a mend is tried, taken and undone', async ({
+  page,
+}) => {
+  const { id } = await jobOf('Night walk badge');
+  await page.goto(`${server.url}/jobs/${id}/press`);
+  const choice = page.getByRole('combobox', { name: 'Press' });
+  await choice.selectOption({ label: 'Hand table, coarse mesh, dark cloth' });
+  await page.getByRole('switch', { name: 'Make films against its gain' }).click();
+  await exact(page);
+  const printed = await light(page);
+  await page.keyboard.press('o');
+  await expect(page.getByRole('button', { name: 'press off' })).toBeVisible();
+  await exact(page);
+  // The press adds to films that are not made against it.
+  expect(printed).toBeLessThan((await light(page)) - 4);
+  await page.keyboard.press('o');
+  await page.getByRole('switch', { name: 'Make films against its gain' }).click();
+  await checked(page);
+  const findings = page.getByRole('list', { name: 'Findings' }).getByRole('listitem');
+  const lost = findings.filter({ hasText: 'which are lost' });
+  await lost.getByRole('button', { name: /^Try: Smallest dot/ }).click();
+  await expect(page.getByRole('group', { name: 'Before and after' })).toBeVisible();
+  await lost.getByRole('button', { name: /^Take: Smallest dot/ }).click();
+  await checked(page);
+  await expect(lost).toHaveCount(0);
+  await saved(page);
+  const [{ screen }] = (await pressOf(id)).plates;
+  expect(screen.smallest).toBeGreaterThan(4);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await checked(page);
+  await expect(lost).toHaveCount(1);
+});
+
+test('films that will fail are asked about once, with a way to mend them', async ({ page }) => {
+  const { id } = await jobOf('Open Night poster');
+  await page.goto(`${server.url}/jobs/${id}/press`);
+  await checked(page);
+  await expect(page.getByRole('button', { name: /findings$/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Make films' }).click();
+  const dialog = page.getByRole('alertdialog');
+  await expect(dialog).toContainText('has no trap');
+  await dialog.getByRole('button', { name: 'See what can be mended' }).click();
+  await expect(dialog).toHaveCount(0);
+  const runs = (await (await fetch(`${server.url}/api/runs`)).json()) as unknown[];
+  expect(runs).toHaveLength(0);
+});
+
+test('a copy of a press is kept and changed; a job that has it is told of the change', async ({ page }) => {
+  await page.goto(`${server.url}/presses`);
+  await page.getByRole('link', { name: /Poster table/ }).click();
+  await page.getByRole('button', { name: 'Keep a copy' }).click();
+  await expect(page.getByRole('textbox', { name: 'Name of the press' })).toHaveValue(/own$/);
+  const { id } = await jobOf('Moon over the reeds');
+  await page.goto(`${server.url}/jobs/${id}/press`);
+  await page.getByRole('combobox', { name: 'Press' }).selectOption({ label: 'Poster table, fine mesh, own' });
+  await saved(page);
+  const chosen = (await pressOf(id)).press!.id;
+  await page.goto(`${server.url}/presses/${chosen}`);
+  await expect(page.getByRole('link', { name: 'Moon over the reeds' })).toBeVisible();
+  const register = page.getByRole('textbox', { name: 'Register' });
+  await register.fill('0.7');
+  await register.press('Enter');
+  await expect
+    .poll(async () => JSON.stringify(await (await fetch(`${server.url}/api/shelf/presses`)).json()))
+    .toContain('"register":0.7');
+  await page.goto(`${server.url}/jobs/${id}/press`);
+  await expect(page.getByText('register 0.3 → 0.7 mm')).toBeVisible();
+  await page.getByRole('button', { name: 'Take the room’s' }).click();
+  await saved(page);
+  expect((await pressOf(id)).press!.press.register).toBe(0.7);
+});
+
+test('the dial tells how loud angles are, and turns the plate', async ({ page }) => {
+  const { id } = await jobOf('Season leaflet');
+  await page.goto(`${server.url}/jobs/${id}/press`);
+  await exact(page);
+  const docket = page.getByRole('complementary', { name: 'Docket' });
+  await docket.getByRole('button', { name: '75°', exact: true }).click();
+  const dial = page.getByRole('region', { name: 'Quiet and loud angles' });
+  await expect(dial.getByText('quiet', { exact: true })).toBeVisible({ timeout: 60_000 });
+  const angle = dial.getByRole('textbox', { name: 'Angle on the dial' });
+  // Four degrees beside another plate's 45°.
+  await angle.fill('49');
+  await angle.press('Enter');
+  await expect(dial).toContainText(/contrast \d/);
+  await checked(page);
+  await expect(page.getByRole('list', { name: 'Findings' })).toContainText('beat with one another every');
+});
+
+test('presses that cannot be are refused with a sentence', async () => {
+  const [press] = (
+    (await (await fetch(`${server.url}/api/jobs`)).json()) as { document: JobDocument }[]
+  ).flatMap(({ document }) => document.recipe.press?.press ?? []);
+  const answer = await fetch(`${server.url}/api/shelf/presses`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ ...press, gain: { by: 'number', middle: 100, shape: 1 } }),
+  });
+  expect(answer.status).toBe(422);
+  expect(((await answer.json()) as { detail: string }).detail).toContain('would leave no tone');
+});

@@ -1,0 +1,113 @@
+import { gainTable, inverseGain, type Gain } from '../../press/gain.ts';
+import { createPlane, percentToCoverage, SOLID } from '../../raster/plane.ts';
+import type { Bits } from '../../raster/bits.ts';
+import { screenerFor, type Screen } from '../../screen/screen.ts';
+import { fitGain, type ToneReading } from '../fit-gain.ts';
+import { readScan } from '../read-scan.ts';
+import { TARGET_TONES, targetLayout } from '../target-layout.ts';
+import { targetFilm, targetFrame } from '../target-bits.ts';
+import { normalOf } from './normal.ts';
+import {
+  inkedRows,
+  reachOf,
+  simulatedPrint,
+  takesForGain,
+  type LightPicture,
+  type SimulatedPress,
+} from './simulated-press.ts';
+import { simulatedScan, STRAIGHT_SCAN, type SimulatedScan } from './simulated-scan.ts';
+
+/** Worst differences of printed tones from those that are asked for, percent, over all steps of a target. */
+export interface LoopResult {
+  /** As films are made without a press. */
+  readonly before: number;
+  /** After one calibration by a simulated scan. */
+  readonly scan: number;
+  /** The same by a simulated instrument. */
+  readonly instrument: number;
+}
+
+/** How noisy the simulated instrument reads, percent of tone. */
+const INSTRUMENT_NOISE = 0.25;
+/** Side of the flat tones that a print is judged by, film pixels. */
+const SIDE = 320;
+
+/** What is printed, and read, in one turn of the loop. */
+export interface Loop {
+  readonly screen: Screen;
+  readonly resolution: number;
+  readonly press: SimulatedPress;
+  readonly scan?: Partial<SimulatedScan>;
+}
+
+/** Film of a flat tone in percent, with room around it for a press to look at. */
+function flatFilm({ screen, resolution, press }: Loop, percent: number): Bits {
+  const size = SIDE + 2 * reachOf(press, resolution);
+  const frame = { width: size, height: size, resolution, bleed: 0 };
+  const screener = screenerFor(screen, frame);
+  if (screener.sequential) throw new RangeError('A target needs a screen that is made place by place.');
+  const { margin } = screener;
+  const tone = createPlane(size + 2 * margin, size + 2 * margin, percentToCoverage(percent));
+  return screener.screen(tone, { x: 0, y: 0, width: size, height: size });
+}
+
+/** Percent printed of a film's tone, by Murray and Davies from what it truly inks. */
+export function truth(loop: Loop, film: number): number {
+  const { press, resolution } = loop;
+  const inked = (percent: number): number => {
+    const rows = inkedRows(flatFilm(loop, percent), reachOf(press, resolution), press, resolution);
+    // Ink that is laid thicker is thinner for it: as in `simulatedPrint`.
+    return rows.reduce((sum, full) => sum + full * (1 - press.starvation * full * full), 0) / rows.length;
+  };
+  return (100 * inked(film)) / inked(100);
+}
+
+/** A press that gains so much at 50 %, in percent, of a loop's screen. */
+export const pressOfGain = (loop: Loop, gain: number): SimulatedPress => ({
+  ...loop.press,
+  takes: takesForGain(flatFilm(loop, 50), loop.press, loop.resolution, gain),
+});
+
+/** The print of a target of one ink. */
+export function printedTarget({ screen, resolution, press }: Loop, ppi: number): LightPicture {
+  const layout = targetLayout(1);
+  return simulatedPrint(
+    {
+      frame: targetFrame(layout, resolution),
+      plates: 1,
+      film: (_plate, region) => targetFilm(layout, 0, screen, resolution, region),
+      colours: [
+        [0.92, 0.91, 0.86],
+        [0.03, 0.035, 0.05],
+      ],
+    },
+    press,
+    ppi,
+  );
+}
+
+/** Prints the target, reads it both ways, and prints by the curves that are found. */
+export function pressLoop(loop: Loop): LoopResult {
+  const layout = targetLayout(1);
+  const worst = (film: (asked: number) => number): number =>
+    Math.max(...TARGET_TONES.map((asked) => Math.abs(truth(loop, film(asked)) - asked)));
+  const against = (readings: readonly ToneReading[]): ((asked: number) => number) => {
+    const gain: Gain = { by: 'points', points: fitGain(readings).points };
+    const table = inverseGain(gainTable(gain));
+    return (asked) => (100 * table[percentToCoverage(asked)]) / SOLID;
+  };
+  const print = printedTarget(loop, 600);
+  const picture = simulatedScan(print, { ...STRAIGHT_SCAN, ...loop.scan });
+  const scanned = readScan(picture, layout).patches.map(({ tone, printed }) => ({ film: tone, printed }));
+  const measured = layout.patches
+    .filter(({ tone }) => tone > 0)
+    .map(({ tone }, i) => ({
+      film: tone,
+      printed: truth(loop, tone) + INSTRUMENT_NOISE * normalOf(loop.press.seed, i, 7),
+    }));
+  return {
+    before: worst((asked) => asked),
+    scan: worst(against(scanned)),
+    instrument: worst(against(measured)),
+  };
+}

@@ -1,0 +1,229 @@
+import type { LinearRgb } from '../../colour/srgb.ts';
+import { randomAt } from '../../base/random.ts';
+import type { Bits } from '../../raster/bits.ts';
+import { bitAt } from '../../raster/bits.ts';
+import { MM_PER_INCH, type Frame } from '../../raster/frame.ts';
+import type { Region } from '../../raster/region.ts';
+
+/** A press that is only simulated, for learning and for tests: what it does to films. */
+export interface SimulatedPress {
+  /** How far ink runs at an edge, mm: films are blurred by as much. */
+  readonly spread: number;
+  /** Share of blurred film from which on ink takes, 0–1: below ½ edges grow, above they shrink. */
+  readonly takes: number;
+  /** Share by which the ink of large solids is thinner than that of small ones. */
+  readonly starvation: number;
+  /** How far plates miss one another, mm. */
+  readonly register: number;
+  /** How uneven the ink is laid, as a standard deviation of its strength, 0–1. */
+  readonly noise: number;
+  readonly seed: number;
+}
+
+/** How soft the edge is at which ink takes, as a share of blurred film. */
+const SOFT = 0.16;
+/** Standard deviations that a blur reaches. */
+const REACH = 3;
+
+/** Light of a print, three channels of 0–1 and more, row after row. */
+export interface LightPicture {
+  readonly width: number;
+  readonly height: number;
+  /** Pixels an inch. */
+  readonly ppi: number;
+  readonly data: Float32Array;
+}
+
+/** Films that are printed. */
+export interface PrintedFilms {
+  readonly frame: Frame;
+  readonly plates: number;
+  /** The film of a plate in a region of the sheet. */
+  readonly film: (plate: number, region: Region) => Bits;
+  /** Light of all overprints, plate i by bit i. */
+  readonly colours: readonly LinearRgb[];
+}
+
+/** What is inked of some rows of a film, 0–1, pixel by pixel; `reach` rows and columns more are read all around. */
+export function inkedRows(
+  bits: Bits,
+  reach: number,
+  press: SimulatedPress,
+  resolution: number,
+): Float32Array {
+  const sigma = (press.spread / MM_PER_INCH) * resolution;
+  const { width, height } = bits;
+  const plane = new Float32Array(width * height);
+  for (let y = 0, i = 0; y < height; y++) for (let x = 0; x < width; x++, i++) plane[i] = bitAt(bits, x, y);
+  const blurred = sigma > 0.2 ? blur(plane, width, height, sigma) : plane;
+  const [w, h] = [width - 2 * reach, height - 2 * reach];
+  const out = new Float32Array(w * h);
+  for (let y = 0, i = 0; y < h; y++)
+    for (let x = 0; x < w; x++, i++) {
+      const share = blurred[(y + reach) * width + x + reach];
+      out[i] = Math.min(1, Math.max(0, (share - press.takes) / SOFT + 0.5));
+    }
+  return out;
+}
+
+/** Film pixels that a press looks at around each. */
+export const reachOf = ({ spread }: SimulatedPress, resolution: number): number =>
+  Math.ceil(((REACH * spread) / MM_PER_INCH) * resolution);
+
+/**
+ * Prints films.
+ *
+ * @param ppi pixels an inch of the print as a picture; the film's own or fewer
+ */
+export function simulatedPrint(
+  { frame, plates, film, colours }: PrintedFilms,
+  press: SimulatedPress,
+  ppi: number,
+): LightPicture {
+  const { width, height, resolution } = frame;
+  const step = resolution / ppi;
+  const [columns, rows] = [Math.floor(width / step), Math.floor(height / step)];
+  const data = new Float32Array(columns * rows * 3);
+  const reach = reachOf(press, resolution);
+  const high = Math.max(1, Math.floor((1 << 22) / width / step));
+  const miss = Array.from({ length: plates }, (_, plate) =>
+    [0, 1].map((k) =>
+      plate === 0
+        ? 0
+        : Math.round(
+            (((randomAt(press.seed, plate, k) / 2 ** 31 - 1) * press.register) / MM_PER_INCH) * resolution,
+          ),
+    ),
+  );
+  for (let from = 0; from < rows; from += high) {
+    const count = Math.min(high, rows - from);
+    const [top, foot] = [Math.floor(from * step), Math.ceil((from + count) * step)];
+    const inked = Array.from({ length: plates }, (_, plate) => {
+      const [dx, dy] = miss[plate];
+      const part = {
+        x: dx - reach,
+        y: top + dy - reach,
+        width: width + 2 * reach,
+        height: foot - top + 2 * reach,
+      };
+      return inkedRows(film(plate, part), reach, press, resolution);
+    });
+    for (let r = 0; r < count; r++) {
+      for (let c = 0; c < columns; c++) {
+        mix(
+          inked,
+          plates,
+          colours,
+          width,
+          { top, from: (from + r) * step, to: (from + r + 1) * step, left: c * step, right: (c + 1) * step },
+          data,
+          3 * ((from + r) * columns + c),
+          press,
+        );
+      }
+    }
+  }
+  return { width: columns, height: rows, ppi, data };
+}
+
+interface Square {
+  readonly top: number;
+  readonly from: number;
+  readonly to: number;
+  readonly left: number;
+  readonly right: number;
+}
+
+/** Mean light of the film pixels in a square: ink that lies in part of a pixel takes part of it. */
+function mix(
+  inked: readonly Float32Array[],
+  plates: number,
+  colours: readonly LinearRgb[],
+  width: number,
+  { top, from, to, left, right }: Square,
+  data: Float32Array,
+  at: number,
+  { noise, seed, starvation }: SimulatedPress,
+): void {
+  const [y0, y1] = [Math.floor(from) - top, Math.max(Math.floor(from) + 1, Math.floor(to)) - top];
+  const [x0, x1] = [Math.floor(left), Math.max(Math.floor(left) + 1, Math.floor(right))];
+  // Unevenness changes slowly over the sheet, and finely from place to place.
+  const uneven =
+    1 + noise * ((randomAt(seed, x0 >> 5, (y0 + top) >> 5) + randomAt(seed + 1, x0, y0 + top)) / 2 ** 32 - 1);
+  let count = 0;
+  let [r, g, b] = [0, 0, 0];
+  for (let y = y0; y < y1; y++) {
+    for (let x = x0; x < x1; x++) {
+      count++;
+      for (let set = 0; set < 1 << plates; set++) {
+        let share = 1;
+        for (let plate = 0; plate < plates; plate++) {
+          const full = inked[plate][y * width + x];
+          const ink = full * (1 - starvation * full * full) * uneven;
+          share *= set & (1 << plate) ? Math.min(1, ink) : 1 - Math.min(1, ink);
+        }
+        if (share === 0) continue;
+        r += share * colours[set][0];
+        g += share * colours[set][1];
+        b += share * colours[set][2];
+      }
+    }
+  }
+  data[at] = r / count;
+  data[at + 1] = g / count;
+  data[at + 2] = b / count;
+}
+
+/** A Gaussian blur of both directions; beyond the plane it goes on as at its edge. */
+export function blur(plane: Float32Array, width: number, height: number, sigma: number): Float32Array {
+  const reach = Math.ceil(REACH * sigma);
+  const weights = Float32Array.from({ length: 2 * reach + 1 }, (_, i) =>
+    Math.exp(-((i - reach) ** 2) / (2 * sigma * sigma)),
+  );
+  const sum = weights.reduce((total, weight) => total + weight, 0);
+  for (let i = 0; i < weights.length; i++) weights[i] /= sum;
+  const across = new Float32Array(plane.length);
+  const row = new Float32Array(width + 2 * reach);
+  for (let y = 0; y < height; y++) {
+    const base = y * width;
+    row.fill(plane[base], 0, reach);
+    row.set(plane.subarray(base, base + width), reach);
+    row.fill(plane[base + width - 1], reach + width);
+    for (let x = 0; x < width; x++) {
+      let value = 0;
+      for (let k = 0; k < weights.length; k++) value += weights[k] * row[x + k];
+      across[base + x] = value;
+    }
+  }
+  const out = new Float32Array(plane.length);
+  for (let y = 0; y < height; y++) {
+    for (let k = -reach; k <= reach; k++) {
+      const from = Math.min(height - 1, Math.max(0, y + k)) * width;
+      const weight = weights[k + reach];
+      for (let x = 0, to = y * width; x < width; x++, to++) out[to] += weight * across[from + x];
+    }
+  }
+  return out;
+}
+
+/** What a simulated press prints of a flat tone's film, 0–1. */
+export function printedShare(film: Bits, press: SimulatedPress, resolution: number): number {
+  const reach = reachOf(press, resolution);
+  const inked = inkedRows(film, reach, press, resolution);
+  return inked.reduce((sum, share) => sum + share, 0) / inked.length;
+}
+
+/**
+ * Where ink has to take for a press to gain so much on a film of 50 %.
+ *
+ * @param gain percent
+ */
+export function takesForGain(film: Bits, press: SimulatedPress, resolution: number, gain: number): number {
+  let [low, high] = [0.02, 0.98];
+  for (let turn = 0; turn < 24; turn++) {
+    const middle = (low + high) / 2;
+    if (printedShare(film, { ...press, takes: middle }, resolution) > 0.5 + gain / 100) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
