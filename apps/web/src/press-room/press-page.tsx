@@ -16,6 +16,7 @@ import {
   usePressesQuery,
 } from '../store/api.ts';
 import { orSay } from '../store/or-say.ts';
+import { isEqual } from '../store/sharing.ts';
 import { KIND_WORDS, useRoom } from '../store/use-room.ts';
 
 /** Rest before a change is kept, ms. */
@@ -151,7 +152,7 @@ function Jobs({ id, press }: { id: string; press: Press }) {
             <Link to={`/jobs/${job.id}/press`} className="underline hover:text-guide-deep">
               {job.document.name}
             </Link>
-            {JSON.stringify(job.document.recipe.press?.press) !== JSON.stringify(press) && (
+            {!isEqual(job.document.recipe.press?.press, press) && (
               <span className="text-soft"> · has it as it was before</span>
             )}
           </li>

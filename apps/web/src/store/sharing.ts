@@ -1,3 +1,6 @@
+/** True where two values are equal, whatever the order of their members. */
+export const isEqual = (a: unknown, b: unknown): boolean => Object.is(sharing(a, b), a);
+
 /**
  * A value that is equal to `after` and shares with `before` whatever is equal in both, so that a step of the history holds what has changed and no
  * more.

@@ -1,3 +1,6 @@
+import type { LineBits } from '../drawing/paint-drawing.ts';
+import { addBits, clearBits } from '../raster/bits.ts';
+import { grownBits } from '../raster/grown-bits.ts';
 import { nearestMarked } from '../raster/distance.ts';
 import { SOLID } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
@@ -11,7 +14,7 @@ const TILE = 128;
 
 /**
  * Spreads the edges of a plate's art, or chokes them: where art ends, it goes on as it is there for so many pixels, or
- * ends so many pixels earlier. Tones within the art stay as they are.
+ * ends so many pixels earlier. Tones within the art stay as they are, but for those that spread line work goes on over.
  *
  * @param radius pixels; below 0 chokes
  * @param sheet  the part of the art that is on the sheet, in its own pixels; the sheet's edge is no edge of art
@@ -45,6 +48,14 @@ export function spreadArt(art: PlateArt, radius: number, sheet: Region): void {
       }
     }
   }
+  if (radius > 0 && art.line) spreadOverTones(art.line, before.ink, radius);
+}
+
+/** Line work ends within tones of its own plate, too: there it goes on over them. */
+function spreadOverTones({ ink, bare }: LineBits, before: Uint8Array, radius: number): void {
+  const grown = grownBits({ ...ink, data: before }, radius);
+  addBits(ink, grown);
+  clearBits(bare, grown);
 }
 
 /** 1 where there is art. */

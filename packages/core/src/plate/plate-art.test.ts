@@ -114,6 +114,26 @@ describe('spread and choke', () => {
     });
     expect(area(full, 0)).toBe(200 * 200);
   });
+  it('line work within tones of its own plate goes on over them', () => {
+    const tint = (spread: number): Scene => {
+      const base = square(128, { first: { edgeSpread: spread } });
+      const [original] = base.recipe.originals;
+      const under = {
+        ...original,
+        id: 'under',
+        placement: { ...original.placement, x: -5, y: -5, width: 30 },
+      };
+      const content = {
+        ...original.content,
+        line: { threshold: 10, smooth: 0 },
+      } as OriginalRecipe['content'];
+      return withRecipe(base, { originals: [under, { ...original, content, overprint: true }] });
+    };
+    const solid = (scene: Scene, x: number) => coverage(scene, 0, x, 100) === SOLID;
+    expect([49, 50].map((x) => solid(tint(0), x))).toEqual([false, true]);
+    expect([41, 42, 49].map((x) => solid(tint(0.8), x))).toEqual([false, true, true]);
+    expect(coverage(tint(0.8), 0, 30, 100)).toBe(TONE);
+  });
   it('line work too', () => {
     const lines = (spread: number): Scene => {
       const base = square(0, { first: { edgeSpread: spread } });

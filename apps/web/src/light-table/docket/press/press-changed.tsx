@@ -4,6 +4,7 @@ import { toast } from 'sonner';
 import { useKeepPressMutation } from '../../../store/api.ts';
 import { edit } from '../../../store/job-slice.ts';
 import { orSay } from '../../../store/or-say.ts';
+import { isEqual } from '../../../store/sharing.ts';
 import { useAppDispatch } from '../../../store/store.ts';
 import { ResetButton } from '../group.tsx';
 
@@ -23,17 +24,17 @@ const NUMBERS: readonly (readonly [NumberKey, string, string])[] = [
 /** What is different in another state of a press, in words. */
 export function pressChanges(from: Press, to: Press): string[] {
   const changes: string[] = [];
-  if (JSON.stringify(from.gain) !== JSON.stringify(to.gain))
+  if (!isEqual(from.gain, to.gain))
     changes.push(`gain at 50 % ${middleGain(from.gain).toFixed(1)} → ${middleGain(to.gain).toFixed(1)} %`);
   const inks = new Set([...from.inkGains, ...to.inkGains].map(({ ink }) => ink));
   for (const ink of inks) {
     const [before, after] = [from, to].map(({ inkGains }) => inkGains.find((one) => one.ink === ink)?.gain);
-    if (JSON.stringify(before) !== JSON.stringify(after)) changes.push(`gain of ${ink}`);
+    if (!isEqual(before, after)) changes.push(`gain of ${ink}`);
   }
   for (const [key, words, unit] of NUMBERS)
     if (from[key] !== to[key]) changes.push(`${words} ${from[key]} → ${to[key]} ${unit}`);
-  if (JSON.stringify(from.mesh) !== JSON.stringify(to.mesh)) changes.push('mesh');
-  if (JSON.stringify(from.sheet) !== JSON.stringify(to.sheet)) changes.push('largest sheet');
+  if (!isEqual(from.mesh, to.mesh)) changes.push('mesh');
+  if (!isEqual(from.sheet, to.sheet)) changes.push('largest sheet');
   return changes;
 }
 
