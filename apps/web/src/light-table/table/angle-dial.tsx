@@ -100,7 +100,8 @@ export function AngleDialPanel() {
             <text
               key={angle}
               x={x}
-              y={y + 3}
+              // Beside the hand's ends they stand below it.
+              y={y + (angle % 180 === 0 ? 16 : 3)}
               textAnchor="middle"
               fontSize={10}
               fill="#6b6456"
