@@ -7,3 +7,9 @@ export const rounded = (value: number, decimals: number): number => {
   const times = 10 ** decimals;
   return Math.round(value * times) / times + 0;
 };
+
+/** The middle one of values in order, the upper of two; 0 of none. */
+export function median(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted.length === 0 ? 0 : sorted[Math.floor(sorted.length / 2)];
+}

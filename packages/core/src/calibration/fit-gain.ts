@@ -1,3 +1,4 @@
+import { median } from '../base/numbers.ts';
 import type { CurvePoint } from '../tone/curve.ts';
 
 /** A measured tone: percent of the film, and printed of it. */
@@ -114,9 +115,4 @@ function between(curve: readonly CurvePoint[], film: number): number {
   );
   const [a, b] = [curve[i - 1], curve[i]];
   return a.out + ((b.out - a.out) * (film - a.in)) / (b.in - a.in);
-}
-
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted.length === 0 ? 0 : sorted[Math.floor(sorted.length / 2)];
 }

@@ -1,3 +1,4 @@
+import { median } from '../base/numbers.ts';
 import { srgbToLinear } from '../colour/srgb.ts';
 import { fullSample, type Picture } from '../raster/picture.ts';
 import { findCorners, type LightPlane } from './find-corners.ts';
@@ -262,11 +263,6 @@ function apart(patches: readonly PatchReading[]): number {
     groups.set(key, [...(groups.get(key) ?? []), printed]);
   }
   return median([...groups.values()].filter((group) => group.length === 2).map(([a, b]) => Math.abs(a - b)));
-}
-
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted.length === 0 ? 0 : sorted[Math.floor(sorted.length / 2)];
 }
 
 /** What the ladders say: the smallest dot and the thinnest line that are there, and how far edges grew, mm; undefined where it cannot be told. */
