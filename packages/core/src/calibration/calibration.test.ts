@@ -50,7 +50,7 @@ describe('a picture of a printed target', () => {
   it.each(Array.from({ length: 50 }, (_, seed) => seed))(
     'case %d: all tones within 1.5 % of the truth',
     (seed) => {
-      const ppi = seed === 49 ? 600 : seed > 47 ? 300 : 150 + Math.round(20 * (1 + drawn(seed, 0)));
+      const ppi = seed === 49 ? 600 : seed > 47 ? 300 : 150 + Math.round(8 * (1 + drawn(seed, 0)));
       const picture = scanOf({
         ppi,
         turn: 8 * drawn(seed, 1),

@@ -106,9 +106,19 @@ export function simulatedScan(given: LightPicture, scan: SimulatedScan): Picture
   return { width, height, channels: 3, data };
 }
 
+/** The last one: a print is looked at many times. */
+let lastGathered:
+  { readonly print: LightPicture; readonly times: number; readonly made: LightPicture } | undefined;
+
 /** Means over squares of so many pixels: a sensor gathers all the light that falls on it. */
-function gathered({ width, height, ppi, data }: LightPicture, times: number): LightPicture {
-  if (times === 1) return { width, height, ppi, data };
+function gathered(print: LightPicture, times: number): LightPicture {
+  if (times === 1) return print;
+  if (lastGathered?.print !== print || lastGathered.times !== times)
+    lastGathered = { print, times, made: meansOf(print, times) };
+  return lastGathered.made;
+}
+
+function meansOf({ width, height, ppi, data }: LightPicture, times: number): LightPicture {
   const [w, h] = [Math.floor(width / times), Math.floor(height / times)];
   const out = new Float32Array(3 * w * h);
   for (let y = 0; y < h * times; y++) {
