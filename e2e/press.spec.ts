@@ -13,7 +13,7 @@ async function jobOf(name: string): Promise<{ id: string; document: JobDocument 
   }[];
   return jobs.find(({ document }) => document.name === name)!;
 }
-const pressOf = async (id: string) =>
+const recipeOf = async (id: string) =>
   ((await (await fetch(`${server.url}/api/jobs/${id}`)).json()) as JobView).document.recipe;
 const checked = (page: Page) =>
   expect(page.getByRole('status', { name: 'Press check' })).not.toContainText('checking', {
@@ -63,7 +63,7 @@ test('a press turns the proof into its print; one key compares; a mend is tried,
   await checked(page);
   await expect(lost).toHaveCount(0);
   await saved(page);
-  const [{ screen }] = (await pressOf(id)).plates;
+  const [{ screen }] = (await recipeOf(id)).plates;
   expect(screen.smallest).toBeGreaterThan(4);
   await page.getByRole('button', { name: 'Undo' }).click();
   await checked(page);
@@ -93,7 +93,7 @@ test('a copy of a press is kept and changed; a job that has it is told of the ch
   await page.goto(`${server.url}/jobs/${id}/press`);
   await page.getByRole('combobox', { name: 'Press' }).selectOption({ label: 'Poster table, fine mesh, own' });
   await saved(page);
-  const chosen = (await pressOf(id)).press!.id;
+  const chosen = (await recipeOf(id)).press!.id;
   await page.goto(`${server.url}/presses/${chosen}`);
   await expect(page.getByRole('link', { name: 'Moon over the reeds' })).toBeVisible();
   const register = page.getByRole('textbox', { name: 'Register' });
@@ -106,7 +106,7 @@ test('a copy of a press is kept and changed; a job that has it is told of the ch
   await expect(page.getByText('register 0.3 → 0.7 mm')).toBeVisible();
   await page.getByRole('button', { name: 'Take the room’s' }).click();
   await saved(page);
-  expect((await pressOf(id)).press!.press.register).toBe(0.7);
+  expect((await recipeOf(id)).press!.press.register).toBe(0.7);
 });
 
 test('the dial tells how loud angles are, and turns the plate', async ({ page }) => {

@@ -90,23 +90,8 @@ export { SPOTS } from './screen/spot/index.ts';
 export { readMotif, MOTIFS } from './screen/spot/motif.ts';
 
 // The press
-export {
-  gainCurve,
-  GAIN_LIMITS,
-  isStraight as isStraightGain,
-  middleGain,
-  NO_GAIN,
-  type Gain,
-} from './press/gain.ts';
-export {
-  gainOf,
-  sameName,
-  type InkGain,
-  type JobPress,
-  type Mesh,
-  type Press,
-  type PressKind,
-} from './press/press.ts';
+export { gainCurve, GAIN_LIMITS, middleGain, type Gain } from './press/gain.ts';
+export { gainOf, type JobPress, type Mesh, type Press, type PressKind } from './press/press.ts';
 
 // Separation: routes from originals to inks
 export { inkOfColour, pickColours } from './separation/pick-inks.ts';

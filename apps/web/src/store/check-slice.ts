@@ -11,8 +11,8 @@ export interface CheckState {
   readonly stale: boolean;
   /** The finding whose places are outlined, and the place that is looked at. */
   readonly shown: { readonly says: string; readonly place: number } | null;
-  /** The mend that is tried on the table. */
-  readonly tried: OfferedMend | null;
+  /** The mend that is tried on the table, by its finding and its label: other findings may have one of the same label. */
+  readonly tried: { readonly says: string; readonly label: string } | null;
   /** Id of the plate whose dial of angles is open. */
   readonly dial: string | null;
   /** True while it is asked whether films are to be made that will fail. */
@@ -41,7 +41,7 @@ const slice = createSlice({
       shown: payload.findings.some(({ says }) => says === state.shown?.says) ? state.shown : null,
     }),
     findingShown: (state, { payload }: PayloadAction<CheckState['shown']>) => ({ ...state, shown: payload }),
-    mendTried: (state, { payload }: PayloadAction<OfferedMend | null>) => ({ ...state, tried: payload }),
+    mendTried: (state, { payload }: PayloadAction<CheckState['tried']>) => ({ ...state, tried: payload }),
     dialOpened: (state, { payload }: PayloadAction<string | null>) => ({ ...state, dial: payload }),
     filmsAsked: (state, { payload }: PayloadAction<boolean>) => ({ ...state, asking: payload }),
     checkReset: () => initialState,
@@ -51,3 +51,7 @@ const slice = createSlice({
 export const checkReducer = slice.reducer;
 export const { checkBegun, checked, findingShown, mendTried, dialOpened, filmsAsked, checkReset } =
   slice.actions;
+
+/** The mend that is tried, as the last check has it; undefined where it is offered no longer. */
+export const triedMend = ({ findings, tried }: CheckState): OfferedMend | undefined =>
+  findings?.find(({ says }) => says === tried?.says)?.mends.find(({ label }) => label === tried?.label);

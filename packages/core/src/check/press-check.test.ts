@@ -273,6 +273,68 @@ describe('thin parts', () => {
   });
 });
 
+describe('line work on the film', () => {
+  /** Level bars of 60 mm, so many tenths of a millimetre thick, with so many between each and the next, as line work. */
+  function bars(thick: readonly number[], gap: number): Scene {
+    const dark = new Uint8Array(1000 * 500).fill(255);
+    let top = 60;
+    for (const tenths of thick) {
+      for (let y = top; y < top + tenths; y++) dark.fill(0, y * 1000 + 200, y * 1000 + 800);
+      top += tenths + gap;
+    }
+    const scene = sceneOf({ width: 1000, height: 500, channels: 1, data: dark }, sheet, dots(30));
+    return withPress(scene, { leastLine: 0.4, leastLineGap: 0.4 }, ({ originals: [original] }) => ({
+      originals: [
+        {
+          ...original,
+          content: { ...original.content, line: { threshold: 50, smooth: 0 } } as OriginalRecipe['content'],
+        },
+      ],
+    }));
+  }
+  const areaOf = (finding: Finding): number => {
+    const [, number, unit] = /^([\d.]+) (mm²|cm²)/.exec(finding.says)!;
+    return Number(number) * (unit === 'cm²' ? 100 : 1);
+  };
+  it('bars thinner than the press holds are told with their area and place, thicker ones are not', () => {
+    const found = of('thin-lines', pressCheck(bars([2, 3, 6, 20], 30)));
+    expect(found).toHaveLength(1);
+    // 60 mm of 0.2 and of 0.3 mm.
+    expect(areaOf(found[0])).toBeCloseTo(30, 0);
+    const [place] = found[0].places;
+    expect([place.x, place.width].map(Math.round)).toEqual([20, 60]);
+    expect(of('thin-lines', pressCheck(bars([6, 20], 30)))).toEqual([]);
+  });
+  it('gaps that fill in are told, and what is bare all around is none', () => {
+    const [found, ...rest] = of('thin-lines', pressCheck(bars([20, 20], 3)));
+    expect(rest).toEqual([]);
+    expect(found.says).toContain('fills in');
+    // One gap of 60 by 0.3 mm.
+    expect(areaOf(found)).toBeCloseTo(18, 0);
+    expect(of('thin-lines', pressCheck(bars([20, 20], 6)))).toEqual([]);
+  });
+});
+
+describe('a base under other inks', () => {
+  it('is choked by the register, else it shows at their edges', () => {
+    const scene = withPress(
+      sceneOf(grey(100), sheet, dots(30)),
+      { register: 0.4 },
+      ({ inks, plates, originals: [one] }) => ({
+        originals: [{ ...one, route: { kind: 'ink', ink: 'ink-2' } }],
+        inks: [...inks, { ...testInk('ink-2', [40, 0, 60]), name: 'Rosehip' }],
+        plates: [
+          { ...plates[0], base: { fullness: 50, highlights: null }, edgeSpread: -0.1 },
+          plainPlate('plate-2', 'ink-2', dots(30, 75)),
+        ],
+      }),
+    );
+    const [finding] = of('no-trap', pressCheck(scene));
+    expect(finding.says).toContain('choked by 0.1 mm');
+    expect(mended(scene, finding, /^Choke .* 0.4 mm$/)).toEqual([]);
+  });
+});
+
 describe('odd things', () => {
   it('an empty plate, a hidden original, a sheet too large and a film of another resolution are told', () => {
     const scene = withPress(

@@ -26,16 +26,18 @@ export const ownTransfer = ({ curve, weight }: PlateRecipe): Transfer => curveTr
 
 /** What a press does to a plate's tones before its film is made, and to the film's after; hard edges alone have no tones. */
 function pressTransfers(
-  { press, inks, plates }: Recipe,
+  { press, inks, plates, throughMesh }: Recipe,
   plate: number,
 ): { before: Transfer; after: Transfer } {
   const { ink, screen } = plates[plate];
   if (!press || screenKind(screen.kind).hasDots === false)
     return { before: STRAIGHT_TRANSFER, after: STRAIGHT_TRANSFER };
+  // A gain is measured on prints: what threads keep bare of them, dots make good.
+  const mesh = throughMesh ? press.press.mesh : null;
   const gain = gainOf(press.press, inkOf(inks, ink).name);
   return {
     before: press.compensates ? compensation(gain) : STRAIGHT_TRANSFER,
-    after: gainTransfer(gain),
+    after: mesh ? inTurn(gainTransfer(gain), fuller(openShare(mesh))) : gainTransfer(gain),
   };
 }
 
@@ -52,10 +54,7 @@ export function dotTransfer(recipe: Recipe, plate: number): Transfer {
   if (!recipe.isPrint) return film;
   const limits = screenTransfer(recipe.plates[plate].screen);
   const { before, after } = pressTransfers(recipe, plate);
-  // A gain is measured on prints: what threads keep bare of them, their dots make good.
-  const mesh = recipe.throughMesh ? recipe.press?.press.mesh : null;
-  const printed = mesh ? inTurn(after, fuller(openShare(mesh))) : after;
-  return { ...inTurn(film, printed), parts: { gain: inTurn(before, printed), limits } };
+  return { ...inTurn(film, after), parts: { gain: inTurn(before, after), limits } };
 }
 
 /** What the press prints by what is on a plate's film, 65536 coverages; undefined where they are equal, and of films. */

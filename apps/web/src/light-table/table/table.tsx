@@ -13,6 +13,7 @@ import { useParams } from 'react-router';
 import type { ViewRequest } from '../../engine/drafts.ts';
 import { useDrawing } from '../../engine/use-drawing.ts';
 import { usePictures } from '../../engine/use-pictures.ts';
+import { triedMend } from '../../store/check-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';
 import { useOriginal } from '../../store/use-original.ts';
@@ -55,7 +56,7 @@ export function Table() {
   const view = useAppSelector((state) => state.view);
   const { stage } = useParams();
   const listening = useAppSelector((state) => state.check.dial !== null);
-  const tried = useAppSelector((state) => state.check.tried);
+  const tried = useAppSelector((state) => triedMend(state.check));
   const box = useRef<HTMLDivElement>(null);
   const size = useSize(box);
 
@@ -223,7 +224,7 @@ export function Table() {
         (arrival === 'some' || arrival === 'whole') &&
         (view.wipe.beside ? <Beside size={size} /> : <Wipe visible={visible} ratio={size.ratio} />)}
       {size.width > 0 && stage === 'press' && <FindingLayer lie={lie} ratio={size.ratio} />}
-      {tried && size.width > 0 && (
+      {tried && size.width > 0 && stage === 'press' && (
         <TryLayer mend={tried} lie={lie} size={size} version={version} whole={arrival === 'whole'} />
       )}
       {view.table === 'product' && <Product />}

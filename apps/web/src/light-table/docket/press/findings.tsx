@@ -60,7 +60,7 @@ function FindingCard({ finding, stale }: { finding: Finding; stale: boolean }) {
       {isShown && <p className="mt-0.5 text-soft">{why}</p>}
       <div className="mt-1 flex flex-wrap items-center gap-x-2.5 gap-y-1">
         {mends.map((mend) => {
-          const isTried = tried?.label === mend.label;
+          const isTried = tried?.says === says && tried.label === mend.label;
           return isTried ? (
             <span key={mend.label} className="flex gap-1">
               <button
@@ -91,7 +91,7 @@ function FindingCard({ finding, stale }: { finding: Finding; stale: boolean }) {
               className="h-[22px] rounded-sm border border-ink px-2 text-[12px] hover:bg-white disabled:opacity-50"
               onClick={() => {
                 if (places.length > 0 && !isShown) show();
-                dispatch(mendTried(mend));
+                dispatch(mendTried({ says, label: mend.label }));
               }}
             >
               Try: {mend.label}

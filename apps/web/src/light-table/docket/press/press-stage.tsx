@@ -1,10 +1,11 @@
 import { gainOf, inkOf, labToHex, latticeOf, middleGain, type Gain, type Press } from '@brachytone/core';
+import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { SwitchRow } from '../../../controls/switch-row.tsx';
 import { Select } from '../../../controls/select.tsx';
 import { useRoom } from '../../../store/use-room.ts';
 import { edit } from '../../../store/job-slice.ts';
-import { dialOpened } from '../../../store/check-slice.ts';
+import { dialOpened, mendTried } from '../../../store/check-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../../store/store.ts';
 import { InkChip } from '../inks/ink-chip.tsx';
 import { useDocument } from '../../../store/use-job.ts';
@@ -27,6 +28,14 @@ export function PressStage() {
   const { recipe } = useDocument();
   const { all: room } = useRoom();
   const { press: chosen } = recipe;
+  // What is tried, or listened to, is left with the stage.
+  useEffect(
+    () => () => {
+      dispatch(mendTried(null));
+      dispatch(dialOpened(null));
+    },
+    [dispatch],
+  );
   const isGone = chosen && room.every(({ id }) => id !== chosen.id);
   const options = [
     { value: NONE, name: 'None: films as asked' },
