@@ -105,7 +105,8 @@ export function PressPage() {
             {!isOwn && <p className="mb-2 text-soft">Its numbers can be changed in a copy.</p>}
             <PressNumbers
               press={press}
-              onChange={(_label, edit) => setDraft(produce(press, (draft) => edit(draft)))}
+              // A slider can be moved though what is around it is disabled.
+              onChange={(_label, edit) => isOwn && setDraft(produce(press, (draft) => edit(draft)))}
             />
           </fieldset>
         </div>
