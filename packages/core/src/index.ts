@@ -178,3 +178,38 @@ export { reachSummary } from './proof/reach.ts';
 export { type Finding, type OfferedMend, type Place, type Severity } from './check/finding.ts';
 export { pressCheck } from './check/press-check.ts';
 export { angleDial, DIAL_STEP, type AngleDial } from './check/loudness.ts';
+
+// Calibration: a press measured by a printed target
+export {
+  calibrated,
+  fittedGain,
+  layoutOf,
+  LEAST_READINGS,
+  type CalibratedInk,
+  type Calibration,
+  type LadderReading,
+  type ReadingSource,
+} from './calibration/calibration.ts';
+export { type FittedGain, type ToneReading } from './calibration/fit-gain.ts';
+export { readLadders, readScan, type ScanReading } from './calibration/read-scan.ts';
+export { readTable, type TableReading } from './calibration/read-table.ts';
+export { UnreadableScan } from './calibration/scan-problem.ts';
+export { simulatedScan, STRAIGHT_SCAN, type SimulatedScan } from './calibration/simulated/simulated-scan.ts';
+export {
+  simulatedPressFor,
+  simulatedReadings,
+  simulatedTarget,
+} from './calibration/simulated/simulated-target.ts';
+export { straightScan } from './calibration/straight-scan.ts';
+export { UnreadableTable } from './calibration/table-text.ts';
+export { targetFilm, targetFrame } from './calibration/target-bits.ts';
+export {
+  MOST_TARGET_INKS,
+  PATCH,
+  TARGET_TONES,
+  targetLayout,
+  type Patch,
+  type TargetLayout,
+} from './calibration/target-layout.ts';
+export { murrayDaviesOfDensities } from './calibration/tone-value.ts';
+export { patchList, readingList } from './calibration/write-table.ts';

@@ -51,7 +51,8 @@ export const TABLE_BUDGETS = {
   'letter outlines': 4,
   'letter polygons': 8,
   'container polygons': 4,
-  'soft shapes': 22,
+  'soft shapes': 20,
+  'target patches': 2,
   'dot outlines': 8,
   // Filters and what is shown.
   'filter passes': 2,

@@ -19,6 +19,9 @@ const AROUND = 1 / 24;
 const FILL = (Math.PI / 4) * (1 - (MARK.hole / MARK.outer) ** 2);
 const FILL_OFF = 0.13;
 
+/** How many times too wide or too narrow a ring may be. */
+const SIZE_OFF = 1.6;
+
 /** A mark as it was found: its middle and how wide it is, in pixels. */
 interface Ring extends Point {
   readonly across: number;
@@ -172,7 +175,7 @@ function orderedCorners(rings: readonly Ring[], light: LightPlane, layout: Targe
       corners,
       key: lightAt(light, map, layout.key),
       others: otherKeys(layout).map((place) => lightAt(light, map, place)),
-      shape: shapeOf(corners, layout),
+      shape: shapeOf(corners, layout) && sizesOf(corners, map, layout),
     };
   });
   const fitting = candidates.filter(({ key, others, shape }) => key < 0.75 * Math.min(...others) && shape);
@@ -194,6 +197,16 @@ function shapeOf([a, b, c, d]: readonly Point[], { width, height }: TargetLayout
   const seen = (length(a, b) + length(d, c)) / (length(a, d) + length(b, c));
   const made = (width - 20) / (height - 20);
   return seen / made < 1.35 && made / seen < 1.35;
+}
+
+/** True where rings are about as wide as the target's marks are there. */
+function sizesOf(rings: readonly Ring[], map: Homography, { corners }: TargetLayout): boolean {
+  return rings.every((ring, i) => {
+    const { x, y } = corners[i];
+    const beside = mapThrough(map, { x: x + MARK.outer, y });
+    const wide = 2 * Math.hypot(beside.x - ring.x, beside.y - ring.y);
+    return wide / ring.across < SIZE_OFF && ring.across / wide < SIZE_OFF;
+  });
 }
 
 /** Mean light about a place of the target. */

@@ -19,6 +19,8 @@ export interface FittedGain {
 
 /** Percent of film to either side that a point is smoothed over; less at the ends, where curves bend. */
 const REACH = 9;
+/** Tones between bare and solid that a curve has points at, at most. */
+const MOST_TONES = 60;
 /** So many times the usual distance from the curve is too far, and never less than so many percent. */
 const [FAR, LEAST_FAR] = [4, 2.5];
 
@@ -29,9 +31,11 @@ const [FAR, LEAST_FAR] = [4, 2.5];
  * @param without readings left out by hand, by their places
  */
 export function fitGain(readings: readonly ToneReading[], without: readonly number[] = []): FittedGain {
-  const films = [...new Set(readings.map(({ film }) => film))]
-    .filter((film) => film > 0 && film < 100)
-    .sort((a, b) => a - b);
+  const films = thinned(
+    [...new Set(readings.map(({ film }) => film))]
+      .filter((film) => film > 0 && film < 100)
+      .sort((a, b) => a - b),
+  );
   const ends = [
     { film: 0, printed: 0 },
     { film: 100, printed: 100 },
@@ -55,6 +59,15 @@ export function fitGain(readings: readonly ToneReading[], without: readonly numb
     residual: Math.sqrt(squares.reduce((sum, one) => sum + one, 0) / Math.max(1, squares.length)),
   };
 }
+
+/** Evenly fewer of them, where there are more than a curve has. */
+const thinned = (films: readonly number[]): readonly number[] =>
+  films.length <= MOST_TONES
+    ? films
+    : Array.from(
+        { length: MOST_TONES },
+        (_, i) => films[Math.round((i * (films.length - 1)) / (MOST_TONES - 1))],
+      );
 
 function smoothed(films: readonly number[], readings: readonly ToneReading[]): CurvePoint[] {
   const raw = films.map((film) => parabolaAt(film, readings));

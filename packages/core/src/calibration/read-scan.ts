@@ -1,6 +1,7 @@
 import { median } from '../base/numbers.ts';
 import { srgbToLinear } from '../colour/srgb.ts';
 import { fullSample, type Picture } from '../raster/picture.ts';
+import type { LadderReading } from './calibration.ts';
 import { findCorners, type LightPlane } from './find-corners.ts';
 import { mapThrough, solved, type Homography } from './homography.ts';
 import { UnreadableScan } from './scan-problem.ts';
@@ -22,6 +23,8 @@ const INNER = 0.62;
 const CLIPPED = 0.985;
 /** Shares of what is looked at that may be clipped, and how much light may fall off over the target. */
 const [MOST_CLIPPED, MOST_UNEVEN] = [0.05, 0.6];
+/** How far a solid is from its stock at least, as a share of the stock's light, in the channel that tells most. */
+const LEAST_CONTRAST = 0.2;
 /** How far repeats may be apart, percent of tone: more, and the patches are not those of this target. */
 const MOST_APART = 8;
 
@@ -38,6 +41,8 @@ export interface ScanReading {
   readonly ladder: readonly (LadderStep & { readonly printed: number })[];
   /** Pixels an inch that the target has in the picture. */
   readonly ppi: number;
+  /** From mm of the target to pixels of the picture. */
+  readonly map: Homography;
 }
 
 /**
@@ -49,7 +54,7 @@ export interface ScanReading {
 export function readScan(picture: Picture, layout: TargetLayout): ScanReading {
   const channels = lightOf(picture);
   const grey = meanOf(channels);
-  const map = findCorners(grey, layout);
+  const map = cornersOf(grey, channels, layout);
   const ppi = resolutionOf(map, layout);
   if (ppi < LEAST_PPI)
     throw new UnreadableScan(
@@ -73,14 +78,14 @@ export function readScan(picture: Picture, layout: TargetLayout): ScanReading {
     ),
   );
   solids.forEach((solid) => {
-    if (Math.min(...solid) > 0.8)
+    if (Math.max(...solid.map((light) => Math.abs(1 - light))) < LEAST_CONTRAST)
       throw new UnreadableScan(
-        'The solid patches of this picture are hardly darker than its stock. Perhaps this is the target of another job.',
+        'The solid patches of this picture hardly differ from its stock. Perhaps this is the target of another job.',
       );
   });
-  // Channels count by how much light the ink takes of each.
+  // Channels count by how much light the ink takes of each, or gives where the stock is dark.
   const shareOf = (ink: number, light: (channel: number) => number): number => {
-    const weights = solids[ink].map((solid) => Math.max(0, 1 - solid) ** 2);
+    const weights = solids[ink].map((solid) => (1 - solid) ** 2);
     const all = weights.reduce((sum, weight) => sum + weight, 0);
     return weights.reduce(
       (sum, weight, c) =>
@@ -100,7 +105,25 @@ export function readScan(picture: Picture, layout: TargetLayout): ScanReading {
     ...step,
     printed: shareOf(step.ink, (c) => flat[c](step, step.side * INNER)),
   }));
-  return { patches: printed, ladder, ppi };
+  return { patches: printed, ladder, ppi, map };
+}
+
+/**
+ * The corner marks: dark on light in what the eye sees, or in one channel, as pale inks are; or light on dark, as opaque ink on dark stock prints
+ * them.
+ */
+function cornersOf(grey: LightPlane, channels: readonly LightPlane[], layout: TargetLayout): Homography {
+  let first: unknown;
+  const inverse = (): LightPlane => ({ ...grey, data: grey.data.map((light) => 1 - light) });
+  for (const light of [() => grey, ...channels.toReversed().map((channel) => () => channel), inverse]) {
+    try {
+      return findCorners(light(), layout);
+    } catch (problem) {
+      if (!(problem instanceof UnreadableScan)) throw problem;
+      first ??= problem;
+    }
+  }
+  throw first;
 }
 
 /** A picture's channels in linear light. */
@@ -265,16 +288,13 @@ function apart(patches: readonly PatchReading[]): number {
   return median([...groups.values()].filter((group) => group.length === 2).map(([a, b]) => Math.abs(a - b)));
 }
 
-/** What the ladders say: the smallest dot and the thinnest line that are there, and how far edges grew, mm; undefined where it cannot be told. */
-export function readLadders(
-  ladder: ScanReading['ladder'],
-  ink: number,
-): { leastDot: number | undefined; leastLine: number | undefined; edgeGain: number | undefined } {
+/** What the ladders say of an ink. */
+export function readLadders(ladder: ScanReading['ladder'], ink: number): LadderReading {
   const of = (kind: LadderStep['kind']) => ladder.filter((step) => step.ink === ink && step.kind === kind);
-  const least = (kind: LadderStep['kind']): number | undefined => {
+  const least = (kind: LadderStep['kind']): number | null => {
     const steps = of(kind);
     // From the largest down, as long as about half of what the film has is there.
-    let held: number | undefined;
+    let held: number | null = null;
     for (const step of steps.toReversed()) {
       if (step.printed < LADDER_SHARE[kind] / 2) break;
       held = step.size;
@@ -287,6 +307,6 @@ export function readLadders(
   return {
     leastDot: least('dot'),
     leastLine: least('line'),
-    edgeGain: growth.length > 0 ? median(growth) : undefined,
+    edgeGain: growth.length > 0 ? median(growth) : null,
   };
 }

@@ -1,10 +1,10 @@
 import { percentToCoverage } from '../raster/plane.ts';
-import { createBits, setBit, setBits, type Bits } from '../raster/bits.ts';
+import { createBits, cropBits, placeBits, setBit, setBits, type Bits } from '../raster/bits.ts';
 import { MM_PER_INCH, type Frame } from '../raster/frame.ts';
-import { createPlane } from '../raster/plane.ts';
 import { intersect, isEmpty, type Region } from '../raster/region.ts';
 import { frameOf } from '../recipe/frame.ts';
-import { screenerFor, type Screen } from '../screen/screen.ts';
+import type { Screen } from '../screen/screen.ts';
+import { flatPatch } from './flat-patch.ts';
 import { MARK, PATCH, type Point, type TargetLayout } from './target-layout.ts';
 
 /** The grid of a target's films. */
@@ -34,6 +34,13 @@ class Drawing {
     if (isEmpty(part)) return;
     for (let row = part.y; row < part.y + part.height; row++)
       setBits(this.bits, row - this.region.y, part.x - this.region.x, part.x + part.width - this.region.x);
+  }
+
+  /** Whole pixels of a square about a middle, in mm. */
+  square({ x, y }: Point, side: number): Region {
+    const [left, top] = [x - side / 2, y - side / 2].map((mm) => Math.round(mm * this.pixels));
+    const size = Math.round(side * this.pixels);
+    return { x: left, y: top, width: size, height: size };
   }
 
   /** A disc with a hole, in mm. */
@@ -72,7 +79,7 @@ export function targetFilm(
 ): Bits {
   const frame = targetFrame(layout, resolution);
   const drawing = new Drawing(region, resolution);
-  if (ink === 0) {
+  if (ink === layout.marks) {
     for (const corner of layout.corners) drawing.ring(corner, MARK.outer, MARK.hole);
     drawing.ring(layout.key, MARK.key);
     const [from, to] = layout.ruler;
@@ -99,26 +106,15 @@ export function targetFilm(
           drawing.ring({ x: x + start + i * pitch, y: y + start + j * pitch }, size / 2);
     }
   }
-  const pixels = resolution / MM_PER_INCH;
-  const screener = screenerFor({ ...screen, coarse: 0 }, frame);
-  if (screener.sequential) throw new RangeError('A target needs a screen that is made place by place.');
   for (const patch of layout.patches) {
     if (patch.ink !== ink || patch.tone === 0) continue;
-    const [x, y] = [patch.x - PATCH / 2, patch.y - PATCH / 2].map((mm) => Math.round(mm * pixels));
-    const side = Math.round(PATCH * pixels);
-    const part = intersect({ x, y, width: side, height: side }, region);
+    const whole = drawing.square(patch, PATCH);
+    const part = intersect(whole, region);
     if (isEmpty(part)) continue;
-    const { margin } = screener;
-    const tone = createPlane(
-      part.width + 2 * margin,
-      part.height + 2 * margin,
-      percentToCoverage(film(patch.tone)),
-    );
-    const bits = screener.screen(tone, part);
-    for (let v = 0; v < part.height; v++)
-      for (let u = 0; u < part.width; u++)
-        if ((bits.data[v * bits.stride + (u >> 3)] >> (7 - (u & 7))) & 1)
-          setBit(drawing.bits, part.x + u - region.x, part.y + v - region.y);
+    const coverage = percentToCoverage(film(patch.tone));
+    const bits = flatPatch(screen, frame, coverage, whole);
+    const inside = { ...part, x: part.x - whole.x, y: part.y - whole.y };
+    placeBits(cropBits(bits, inside), drawing.bits, part.x - region.x, part.y - region.y);
   }
   return drawing.bits;
 }

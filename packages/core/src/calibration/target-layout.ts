@@ -32,6 +32,8 @@ export interface Point {
 /** Where everything on a target lies. */
 export interface TargetLayout {
   readonly inks: number;
+  /** Place of the ink that corner marks and ruler are in. */
+  readonly marks: number;
   readonly width: number;
   readonly height: number;
   /** Middles of the four corner marks: left top, right top, right foot, left foot. */
@@ -78,8 +80,12 @@ const BLOCK = (ROWS + 2) * PITCH + 2;
 const SEED = 20;
 export const MOST_TARGET_INKS = 6;
 
-/** The target for so many inks. */
-export function targetLayout(inks: number): TargetLayout {
+/**
+ * The target for so many inks.
+ *
+ * @param marks place of the ink that corner marks and ruler are in: the one that stands out most
+ */
+export function targetLayout(inks: number, marks = 0): TargetLayout {
   const height = HEAD + inks * BLOCK + (inks > 1 ? PITCH + 2 : 0) + FOOT;
   const at = (column: number, y: number): Point => ({ x: MARGIN + (column + 0.5) * PITCH, y });
   const patches: Patch[] = [];
@@ -111,6 +117,7 @@ export function targetLayout(inks: number): TargetLayout {
   const [near, far] = [10, WIDTH - 10];
   return {
     inks,
+    marks,
     width: WIDTH,
     height,
     corners: [

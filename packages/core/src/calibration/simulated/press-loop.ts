@@ -1,10 +1,12 @@
 import { gainTable, inverseGain, type Gain } from '../../press/gain.ts';
-import { createPlane, percentToCoverage, SOLID } from '../../raster/plane.ts';
+import { MM_PER_INCH } from '../../raster/frame.ts';
+import { percentToCoverage, SOLID } from '../../raster/plane.ts';
 import type { Bits } from '../../raster/bits.ts';
-import { screenerFor, type Screen } from '../../screen/screen.ts';
+import type { Screen } from '../../screen/screen.ts';
 import { fitGain, type ToneReading } from '../fit-gain.ts';
+import { flatPatch } from '../flat-patch.ts';
 import { readScan } from '../read-scan.ts';
-import { TARGET_TONES, targetLayout } from '../target-layout.ts';
+import { PATCH, TARGET_TONES, targetLayout } from '../target-layout.ts';
 import { targetFilm, targetFrame } from '../target-bits.ts';
 import { normalOf } from './normal.ts';
 import {
@@ -28,9 +30,9 @@ export interface LoopResult {
 }
 
 /** How noisy the simulated instrument reads, percent of tone. */
-const INSTRUMENT_NOISE = 0.25;
-/** Side of the flat tones that a print is judged by, film pixels. */
-const SIDE = 320;
+export const INSTRUMENT_NOISE = 0.25;
+/** Least side of the flat tones that a print is judged by, film pixels. */
+const LEAST_SIDE = 320;
 
 /** What is printed, and read, in one turn of the loop. */
 export interface Loop {
@@ -42,24 +44,22 @@ export interface Loop {
 
 /** Film of a flat tone in percent, with room around it for a press to look at. */
 function flatFilm({ screen, resolution, press }: Loop, percent: number): Bits {
-  const size = SIDE + 2 * reachOf(press, resolution);
+  const side = Math.max(LEAST_SIDE, Math.round((PATCH / MM_PER_INCH) * resolution));
+  const size = side + 2 * reachOf(press, resolution);
   const frame = { width: size, height: size, resolution, bleed: 0 };
-  const screener = screenerFor(screen, frame);
-  if (screener.sequential) throw new RangeError('A target needs a screen that is made place by place.');
-  const { margin } = screener;
-  const tone = createPlane(size + 2 * margin, size + 2 * margin, percentToCoverage(percent));
-  return screener.screen(tone, { x: 0, y: 0, width: size, height: size });
+  return flatPatch(screen, frame, percentToCoverage(percent), { x: 0, y: 0, width: size, height: size });
 }
 
-/** Percent printed of a film's tone, by Murray and Davies from what it truly inks. */
-export function truth(loop: Loop, film: number): number {
+/** Percent printed by tones of the film, by Murray and Davies from what is truly inked. */
+export function truthOf(loop: Loop): (film: number) => number {
   const { press, resolution } = loop;
   const inked = (percent: number): number => {
     const rows = inkedRows(flatFilm(loop, percent), reachOf(press, resolution), press, resolution);
     // Ink that is laid thicker is thinner for it: as in `simulatedPrint`.
     return rows.reduce((sum, full) => sum + full * (1 - press.starvation * full * full), 0) / rows.length;
   };
-  return (100 * inked(film)) / inked(100);
+  const solid = inked(100);
+  return (film) => (100 * inked(film)) / solid;
 }
 
 /** A press that gains so much at 50 %, in percent, of a loop's screen. */
@@ -89,8 +89,9 @@ export function printedTarget({ screen, resolution, press }: Loop, ppi: number):
 /** Prints the target, reads it both ways, and prints by the curves that are found. */
 export function pressLoop(loop: Loop): LoopResult {
   const layout = targetLayout(1);
+  const truth = truthOf(loop);
   const worst = (film: (asked: number) => number): number =>
-    Math.max(...TARGET_TONES.map((asked) => Math.abs(truth(loop, film(asked)) - asked)));
+    Math.max(...TARGET_TONES.map((asked) => Math.abs(truth(film(asked)) - asked)));
   const against = (readings: readonly ToneReading[]): ((asked: number) => number) => {
     const gain: Gain = { by: 'points', points: fitGain(readings).points };
     const table = inverseGain(gainTable(gain));
@@ -103,7 +104,7 @@ export function pressLoop(loop: Loop): LoopResult {
     .filter(({ tone }) => tone > 0)
     .map(({ tone }, i) => ({
       film: tone,
-      printed: truth(loop, tone) + INSTRUMENT_NOISE * normalOf(loop.press.seed, i, 7),
+      printed: truth(tone) + INSTRUMENT_NOISE * normalOf(loop.press.seed, i, 7),
     }));
   return {
     before: worst((asked) => asked),

@@ -1,7 +1,7 @@
 import type { LinearRgb } from '../../colour/srgb.ts';
 import { randomAt } from '../../base/random.ts';
 import type { Bits } from '../../raster/bits.ts';
-import { bitAt } from '../../raster/bits.ts';
+import { bitAt, isBlank } from '../../raster/bits.ts';
 import { MM_PER_INCH, type Frame } from '../../raster/frame.ts';
 import type { Region } from '../../raster/region.ts';
 
@@ -22,6 +22,8 @@ export interface SimulatedPress {
 
 /** How soft the edge is at which ink takes, as a share of blurred film. */
 const SOFT = 0.16;
+/** Film pixels that are printed at once: few enough to stay near the processor. */
+const BAND_PIXELS = 1 << 19;
 /** Standard deviations that a blur reaches. */
 const REACH = 3;
 
@@ -85,7 +87,7 @@ export function simulatedPrint(
   const [columns, rows] = [Math.floor(width / step), Math.floor(height / step)];
   const data = new Float32Array(columns * rows * 3);
   const reach = reachOf(press, resolution);
-  const high = Math.max(1, Math.floor((1 << 22) / width / step));
+  const high = Math.max(1, Math.floor(BAND_PIXELS / width / step));
   const miss = Array.from({ length: plates }, (_, plate) =>
     [0, 1].map((k) =>
       plate === 0
@@ -106,7 +108,10 @@ export function simulatedPrint(
         width: width + 2 * reach,
         height: foot - top + 2 * reach,
       };
-      return inkedRows(film(plate, part), reach, press, resolution);
+      const bits = film(plate, part);
+      return isBlank(bits)
+        ? new Float32Array(width * (foot - top))
+        : inkedRows(bits, reach, press, resolution);
     });
     for (let r = 0; r < count; r++) {
       for (let c = 0; c < columns; c++) {
@@ -150,22 +155,27 @@ function mix(
   // Unevenness changes slowly over the sheet, and finely from place to place.
   const uneven =
     1 + noise * ((randomAt(seed, x0 >> 5, (y0 + top) >> 5) + randomAt(seed + 1, x0, y0 + top)) / 2 ** 32 - 1);
-  let count = 0;
+  const count = (y1 - y0) * (x1 - x0);
   let [r, g, b] = [0, 0, 0];
+  const shares = new Float64Array(plates);
   for (let y = y0; y < y1; y++) {
     for (let x = x0; x < x1; x++) {
-      count++;
-      for (let set = 0; set < 1 << plates; set++) {
+      // Most places have no ink, or one.
+      let mask = 0;
+      for (let plate = 0; plate < plates; plate++) {
+        const full = inked[plate][y * width + x];
+        if (full === 0) continue;
+        mask |= 1 << plate;
+        shares[plate] = Math.min(1, full * (1 - starvation * full * full) * uneven);
+      }
+      for (let set = mask; ; set = (set - 1) & mask) {
         let share = 1;
-        for (let plate = 0; plate < plates; plate++) {
-          const full = inked[plate][y * width + x];
-          const ink = full * (1 - starvation * full * full) * uneven;
-          share *= set & (1 << plate) ? Math.min(1, ink) : 1 - Math.min(1, ink);
-        }
-        if (share === 0) continue;
+        for (let plate = 0; plate < plates; plate++)
+          if (mask & (1 << plate)) share *= set & (1 << plate) ? shares[plate] : 1 - shares[plate];
         r += share * colours[set][0];
         g += share * colours[set][1];
         b += share * colours[set][2];
+        if (set === 0) break;
       }
     }
   }
@@ -177,30 +187,34 @@ function mix(
 /** A Gaussian blur of both directions; beyond the plane it goes on as at its edge. */
 export function blur(plane: Float32Array, width: number, height: number, sigma: number): Float32Array {
   const reach = Math.ceil(REACH * sigma);
-  const weights = Float32Array.from({ length: 2 * reach + 1 }, (_, i) =>
-    Math.exp(-((i - reach) ** 2) / (2 * sigma * sigma)),
-  );
-  const sum = weights.reduce((total, weight) => total + weight, 0);
-  for (let i = 0; i < weights.length; i++) weights[i] /= sum;
+  const weights = Float32Array.from({ length: reach + 1 }, (_, i) => Math.exp(-(i ** 2) / (2 * sigma * sigma)));
+  const sum = weights.reduce((total, weight, i) => total + (i === 0 ? weight : 2 * weight), 0);
+  for (let i = 0; i <= reach; i++) weights[i] /= sum;
   const across = new Float32Array(plane.length);
   const row = new Float32Array(width + 2 * reach);
   for (let y = 0; y < height; y++) {
     const base = y * width;
-    row.fill(plane[base], 0, reach);
-    row.set(plane.subarray(base, base + width), reach);
-    row.fill(plane[base + width - 1], reach + width);
+    const own = plane.subarray(base, base + width);
+    // Much of a film is bare.
+    if (own.every((value) => value === 0)) continue;
+    row.fill(own[0], 0, reach);
+    row.set(own, reach);
+    row.fill(own[width - 1], reach + width);
     for (let x = 0; x < width; x++) {
-      let value = 0;
-      for (let k = 0; k < weights.length; k++) value += weights[k] * row[x + k];
+      const middle = x + reach;
+      let value = weights[0] * row[middle];
+      for (let k = 1; k <= reach; k++) value += weights[k] * (row[middle - k] + row[middle + k]);
       across[base + x] = value;
     }
   }
   const out = new Float32Array(plane.length);
   for (let y = 0; y < height; y++) {
-    for (let k = -reach; k <= reach; k++) {
-      const from = Math.min(height - 1, Math.max(0, y + k)) * width;
-      const weight = weights[k + reach];
-      for (let x = 0, to = y * width; x < width; x++, to++) out[to] += weight * across[from + x];
+    for (let k = 0; k <= reach; k++) {
+      const above = Math.max(0, y - k) * width;
+      const below = Math.min(height - 1, y + k) * width;
+      const weight = k === 0 ? weights[0] / 2 : weights[k];
+      for (let x = 0, to = y * width; x < width; x++, to++)
+        out[to] += weight * (across[above + x] + across[below + x]);
     }
   }
   return out;

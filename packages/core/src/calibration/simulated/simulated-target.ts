@@ -1,0 +1,69 @@
+import { overprints } from '../../ink/overprint.ts';
+import { layoutOf, type Calibration } from '../calibration.ts';
+import type { ToneReading } from '../fit-gain.ts';
+import { targetFilm, targetFrame } from '../target-bits.ts';
+import { normalOf } from './normal.ts';
+import { INSTRUMENT_NOISE, pressOfGain, truthOf } from './press-loop.ts';
+import { simulatedPrint, type LightPicture, type SimulatedPress } from './simulated-press.ts';
+
+/** What of a calibration is printed. */
+type Printed = Pick<Calibration, 'inks' | 'stock' | 'resolution'>;
+
+/** Films of a simulated press are as fine as this at most, dots an inch: finer ones print alike, and take longer. */
+const FINEST = 720;
+
+const resolutionOf = ({ resolution }: Printed): number => Math.min(FINEST, resolution);
+
+/** A press that is only simulated, before it is known how much it gains. */
+const SOFT: SimulatedPress = {
+  spread: 0.06,
+  takes: 0.5,
+  starvation: 0.05,
+  register: 0.1,
+  noise: 0.02,
+  seed: 3,
+};
+
+/**
+ * The simulated press that gains so much at 50 % in the screen of a target's first ink.
+ *
+ * @param gain percent
+ */
+export const simulatedPressFor = (target: Printed, gain: number): SimulatedPress =>
+  pressOfGain({ screen: target.inks[0].screen, resolution: resolutionOf(target), press: SOFT }, gain);
+
+/** The target as that press prints it. */
+export function simulatedTarget(target: Printed, press: SimulatedPress, ppi: number): LightPicture {
+  const { inks, stock } = target;
+  const resolution = resolutionOf(target);
+  const layout = layoutOf(target);
+  return simulatedPrint(
+    {
+      frame: targetFrame(layout, resolution),
+      plates: inks.length,
+      film: (plate, region) => targetFilm(layout, plate, inks[plate].screen, resolution, region),
+      colours: overprints(
+        stock,
+        inks.map(({ ink }) => ink),
+      ),
+    },
+    press,
+    ppi,
+  );
+}
+
+/** All patches of the target as an instrument reads them, ink by ink. */
+export function simulatedReadings(target: Printed, press: SimulatedPress): ToneReading[][] {
+  const { patches } = layoutOf(target);
+  return target.inks.map(({ screen }, ink) => {
+    const truth = truthOf({ screen, resolution: resolutionOf(target), press });
+    const known = new Map<number, number>();
+    return patches.flatMap((patch, i) => {
+      if (patch.ink !== ink || patch.tone === 0) return [];
+      const printed = known.get(patch.tone) ?? truth(patch.tone);
+      known.set(patch.tone, printed);
+      const noise = INSTRUMENT_NOISE * normalOf(press.seed, i, 7);
+      return [{ film: patch.tone, printed: Math.min(100, Math.max(0, printed + noise)) }];
+    });
+  });
+}
