@@ -1,4 +1,6 @@
 import { Module, type DynamicModule } from '@nestjs/common';
+import { CalibrationsController } from './calibrations/calibrations.controller.ts';
+import { CalibrationsService } from './calibrations/calibrations.service.ts';
 import { DATABASE, type Database } from './database/database.ts';
 import { DemoService } from './demo.service.ts';
 import { PageFailuresController } from './http/page-failures.controller.ts';
@@ -29,6 +31,7 @@ export class AppModule {
         PullsController,
         RunsController,
         ShelfController,
+        CalibrationsController,
         PageFailuresController,
       ],
       providers: [
@@ -41,6 +44,7 @@ export class AppModule {
         PullsService,
         RunsService,
         ShelfService,
+        CalibrationsService,
         TypefacesService,
         DemoService,
       ],

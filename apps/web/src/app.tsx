@@ -2,6 +2,7 @@ import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { Toaster } from 'sonner';
 import { JobBoard } from './job-board/job-board.tsx';
 import { LightTable } from './light-table/light-table.tsx';
+import { CalibrationPage } from './press-room/calibration/calibration-page.tsx';
 import { PressPage } from './press-room/press-page.tsx';
 import { PressRoom } from './press-room/press-room.tsx';
 import { Runs } from './runs/runs.tsx';
@@ -20,6 +21,7 @@ const router = createBrowserRouter([
   { path: '/screens', element: <ScreenShelfPage /> },
   { path: '/presses', element: <PressRoom /> },
   { path: '/presses/:id', element: <PressPage /> },
+  { path: '/presses/:id/calibrations/:calibration', element: <CalibrationPage /> },
   { path: '*', element: <NotHere /> },
 ]);
 

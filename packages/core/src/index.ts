@@ -34,7 +34,7 @@ export { writePam, readPam } from './raster/pam.ts';
 export type { Picture } from './raster/picture.ts';
 export { SOLID, createPlane, percentToCoverage, coverageToPercent } from './raster/plane.ts';
 export { type Pyramid, levelCount, halve, buildPyramid } from './raster/pyramid.ts';
-export type { Region } from './raster/region.ts';
+export { bands, type Region } from './raster/region.ts';
 
 // Colour
 export { luma709 } from './colour/luma.ts';
@@ -91,7 +91,7 @@ export { readMotif, MOTIFS } from './screen/spot/motif.ts';
 
 // The press
 export { gainCurve, GAIN_LIMITS, middleGain, type Gain } from './press/gain.ts';
-export { gainOf, type JobPress, type Mesh, type Press, type PressKind } from './press/press.ts';
+export { gainOf, sameName, type JobPress, type Mesh, type Press, type PressKind } from './press/press.ts';
 
 // Separation: routes from originals to inks
 export { inkOfColour, pickColours } from './separation/pick-inks.ts';
@@ -157,9 +157,12 @@ export {
   type FilmWritten,
 } from './film/formats/film-format.ts';
 export { FILM_FORMATS, filmFormat, type FilmFormatId } from './film/formats/index.ts';
+export { stripRows } from './film/film-file.ts';
 export { filmLayout, type FilmLayout } from './film/film-layout.ts';
+export { encodeGroup4 } from './film/group4.ts';
 export { writeOriginal } from './film/original-file.ts';
 export { type Sink, memorySink } from './film/sink.ts';
+export { tiffFile } from './film/tiff.ts';
 
 // Dots as geometry
 export { colourDotsSvg } from './vector/colour-dots-svg.ts';

@@ -22,6 +22,8 @@ export * from './preparations.ts';
 export * from './shipped-screens.ts';
 export * from './press-schema.ts';
 export * from './shipped-presses.ts';
+export * from './calibration-schema.ts';
+export * from './calibration-of-job.ts';
 export * from './shelf-schema.ts';
 export * from './defaults.ts';
 export * from './views.ts';

@@ -60,6 +60,8 @@ export const LIMITS = {
   inks: { least: 1, most: 8 },
   /** Points of a gain curve. */
   gainPoints: 64,
+  /** Readings of an ink. */
+  readings: 2000,
   /** Inks that a press has gains of. */
   inkGains: 60,
   /** Threads in a centimetre. */

@@ -91,11 +91,12 @@ export const pressSchema: Joi.ObjectSchema<Press> = Joi.object<Press>({
   stocks: Joi.array().items(textLine(120).min(1)).max(20).required(),
 });
 
+/** What a press goes by. */
+export const pressIdSchema = Joi.string().pattern(/^[a-z0-9-]{1,60}$/);
+
 /** The press of a job. */
 export const jobPressSchema: Joi.ObjectSchema<JobPress> = Joi.object<JobPress>({
-  id: Joi.string()
-    .pattern(/^[a-z0-9-]{1,60}$/)
-    .required(),
+  id: pressIdSchema.required(),
   press: pressSchema.required(),
   compensates: Joi.boolean().required(),
 });

@@ -9,7 +9,7 @@ import type {
   RunStatus,
   ShelfInk,
 } from '@brachytone/job';
-import type { Press, Stock } from '@brachytone/core';
+import type { Calibration, Press, Stock } from '@brachytone/core';
 import {
   boolean,
   customType,
@@ -70,6 +70,7 @@ export interface ShelfItems {
   readonly ink: ShelfInk;
   readonly stock: Stock;
   readonly press: Press;
+  readonly calibration: Calibration;
 }
 
 /** What is kept to be used again. */

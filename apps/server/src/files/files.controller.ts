@@ -5,15 +5,10 @@ import type { ChannelsView, OriginalView, ProfileView } from '@brachytone/job';
 import Joi from 'joi';
 import { Checked } from '../http/checked.ts';
 import { Problem } from '../http/problem.ts';
+import { fileName } from './file-name.ts';
 import { FilesService } from './files.service.ts';
 
-const sha256 = new Checked(
-  Joi.string()
-    .pattern(/^[0-9a-f]{64}$/)
-    .required()
-    .label('sha256')
-    .messages({ 'string.pattern.base': '“sha256” must be 64 hexadecimal digits' }),
-);
+const sha256 = new Checked(fileName);
 const level = new Checked(Joi.number().integer().min(0).max(20).required().label('level'));
 
 interface SeparationQuery {

@@ -19,10 +19,10 @@ import {
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { DATABASE, type BytesRow, type Database } from '../database/database.ts';
 import { originalBytes, originals } from '../database/schema.ts';
-import { notFound, Problem } from '../http/problem.ts';
+import { notFound } from '../http/problem.ts';
 import { WorkService } from '../work/work.service.ts';
 import { LRUCache } from 'lru-cache';
-import type { Kept, Refusal, SharedMaterials } from '../work/tasks.ts';
+import { madeOrProblem, type Kept, type SharedMaterials } from '../work/tasks.ts';
 import { unpackPicture } from './read-picture.ts';
 
 /** Bytes are kept in parts of this size, so that none is ever handled whole by the database. */
@@ -54,7 +54,7 @@ export class FilesService {
     const sha256 = createHash('sha256').update(bytes).digest('hex');
     const known = await this.find(sha256);
     if (known) return known;
-    const made = orProblem(await this.work.run('intake', { bytes }));
+    const made = madeOrProblem(await this.work.run('intake', { bytes }));
     return this.keep(sha256, bytes.length, made, parts(sha256, 'source', bytes));
   }
 
@@ -66,7 +66,7 @@ export class FilesService {
     const known = await this.find(name);
     if (known) return known;
     if (facts.colour !== 'CMYK') throw notFound('CMYK file of this kind');
-    const made = orProblem(
+    const made = madeOrProblem(
       await this.work.run('retake', { bytes: await this.source(from), intent, compensate }),
     );
     const taken = { intent, compensate, from };
@@ -77,7 +77,7 @@ export class FilesService {
   async channels(sha256: string): Promise<ChannelsView> {
     const { facts } = await this.get(sha256);
     const from = facts.taken?.from ?? sha256;
-    const made = orProblem(await this.work.run('channels', { bytes: await this.source(from) }));
+    const made = madeOrProblem(await this.work.run('channels', { bytes: await this.source(from) }));
     const channels: { name: string; picture: OriginalView }[] = [];
     for (const [i, { name, kept }] of made.channels.entries()) {
       const own = nameOf(`${from} channel ${i}`);
@@ -276,11 +276,6 @@ function viewOf({ created: _created, ...view }: typeof originals.$inferSelect): 
 
 /** What a picture that is made of a file goes by, as if it were a file itself. */
 const nameOf = (text: string): string => createHash('sha256').update(text).digest('hex');
-
-function orProblem<Made extends object>(made: Made | Refusal): Made {
-  if ('problem' in made) throw new Problem(made.problem.status, made.problem.title, made.problem.detail);
-  return made;
-}
 
 function parts(sha256: string, kind: Kind, bytes: Uint8Array): BytesRow[] {
   const rows: BytesRow[] = [];

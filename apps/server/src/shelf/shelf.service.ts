@@ -23,6 +23,15 @@ export class ShelfService {
     return rows.map(({ id, item }) => ({ id, ...(item as ShelfItems[K]) }));
   }
 
+  async get<K extends Kind>(kind: K, id: string): Promise<ShelfItems[K]> {
+    const [row] = await this.database.queries
+      .select()
+      .from(shelf)
+      .where(and(eq(shelf.id, id), eq(shelf.kind, kind)));
+    if (!row) throw notFound(`${kind} of this number`);
+    return row.item as ShelfItems[K];
+  }
+
   async keep<K extends Kind>(kind: K, item: ShelfItems[K]): Promise<Kept<K>> {
     const id = randomUUID();
     await this.database.queries.insert(shelf).values({ id, kind, item });

@@ -1,6 +1,16 @@
-import type { Drawing, Intent, Picture, Pyramid, Recipe, SeparationTable } from '@brachytone/core';
-import type { FileKind, JobDocument, OriginalFacts, ProfileView } from '@brachytone/job';
+import type {
+  Calibration,
+  Drawing,
+  Intent,
+  Picture,
+  Pyramid,
+  Recipe,
+  SeparationTable,
+  ToneReading,
+} from '@brachytone/core';
+import type { FileKind, JobDocument, OriginalFacts, ProfileView, TargetReading } from '@brachytone/job';
 import type { MessagePort } from 'node:worker_threads';
+import { Problem } from '../http/problem.ts';
 
 /** What originals are made from, by SHA-256; the samples of pictures in memory that threads share. */
 export interface SharedMaterials {
@@ -25,6 +35,12 @@ export interface Kept {
 /** Why a file was not taken. */
 export interface Refusal {
   readonly problem: { readonly status: number; readonly title: string; readonly detail: string };
+}
+
+/** What was made; a refusal is thrown as the problem it tells of. */
+export function madeOrProblem<Made extends object>(made: Made | Refusal): Made {
+  if ('problem' in made) throw new Problem(made.problem.status, made.problem.title, made.problem.detail);
+  return made;
 }
 
 /** What the worker threads do, by name: what each is given and gives back. */
@@ -65,6 +81,19 @@ export interface Tasks {
     given: { recipe: Recipe; original: string; materials: SharedMaterials };
     made: string;
   };
+  /** A target's films as PDF, a page an ink; or the film of one of its inks as TIFF. */
+  target: {
+    given: { calibration: Calibration; title: string; ink: number | undefined };
+    made: Uint8Array;
+  };
+  /** Reads a picture of a printed target. */
+  readTarget: { given: { calibration: Calibration; picture: Picture }; made: TargetReading | Refusal };
+  /** The target of such a picture laid straight, as PNG. */
+  straightTarget: { given: { calibration: Calibration; picture: Picture }; made: Uint8Array | Refusal };
+  /** A target's readings by the simulated instrument, ink by ink, off a simulated press of such a gain at 50 %. */
+  simulatedReadings: { given: { calibration: Calibration; gain: number }; made: ToneReading[][] };
+  /** A simulated scan of a target that was printed on the simulated press, as PNG. */
+  simulatedScan: { given: { calibration: Calibration; gain: number }; made: Uint8Array };
   /**
    * Makes films into files side by side, so that what they have in common is made once; tells through the port how far each
    * is, as its place in the list and a share of 1.

@@ -10,6 +10,8 @@ import {
   PLAIN_LOOK,
   pressProof,
   setCacheShare,
+  simulatedPressFor,
+  simulatedReadings as readingsOfSimulation,
   slowBecause,
   type Picture,
   type Scene,
@@ -22,6 +24,8 @@ import { isTogether, type JobDocument, type OriginalFacts } from '@brachytone/jo
 import { readTypeface } from '@brachytone/typeface';
 import { LRUCache } from 'lru-cache';
 import sharp from 'sharp';
+import { scanOfSimulation, straightenedTarget, targetReading } from '../calibrations/target-pictures.ts';
+import { targetPdf, targetTiff } from '../calibrations/target-files.ts';
 import { Problem } from '../http/problem.ts';
 import { collectGarbage } from '../collect-garbage.ts';
 import { isDrawing, readDrawing } from '../files/read-drawing.ts';
@@ -258,6 +262,40 @@ export function films({
     port.close();
   }
 }
+
+/** See `Tasks`. */
+export function target({
+  calibration,
+  title,
+  ink,
+}: Tasks['target']['given']): Promise<Uint8Array> | Uint8Array {
+  return ink === undefined ? targetPdf(calibration, title) : targetTiff(calibration, title, ink);
+}
+
+/** See `Tasks`. */
+export const readTarget = ({
+  calibration,
+  picture,
+}: Tasks['readTarget']['given']): Promise<Tasks['readTarget']['made']> =>
+  orRefusal(() => Promise.resolve(targetReading(calibration, picture)));
+
+/** See `Tasks`. */
+export const straightTarget = ({
+  calibration,
+  picture,
+}: Tasks['straightTarget']['given']): Promise<Tasks['straightTarget']['made']> =>
+  orRefusal(() => straightenedTarget(calibration, picture));
+
+/** See `Tasks`. */
+export const simulatedReadings = ({
+  calibration,
+  gain,
+}: Tasks['simulatedReadings']['given']): Tasks['simulatedReadings']['made'] =>
+  readingsOfSimulation(calibration, simulatedPressFor(calibration, gain));
+
+/** See `Tasks`. */
+export const simulatedScan = ({ calibration, gain }: Tasks['simulatedScan']['given']): Promise<Uint8Array> =>
+  scanOfSimulation(calibration, gain);
 
 /** Writes one file of films, telling what share of it is there. */
 function* makeFile(

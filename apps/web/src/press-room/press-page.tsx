@@ -18,6 +18,8 @@ import {
 import { orSay } from '../store/or-say.ts';
 import { isEqual } from '../store/sharing.ts';
 import { KIND_WORDS, useRoom } from '../store/use-room.ts';
+import { dayWords } from '../words/day.ts';
+import { CalibrationsPart } from './calibration/calibrations-part.tsx';
 
 /** Rest before a change is kept, ms. */
 const REST = 400;
@@ -98,6 +100,7 @@ export function PressPage() {
           <div>
             <Curves press={press} />
             {says && <p className="mt-3 text-soft">{says}</p>}
+            <CalibrationsPart entry={entry} />
             <Jobs id={id} press={press} />
           </div>
           {/* What ships stays as it is: a copy can be changed. */}
@@ -132,7 +135,7 @@ function Curves({ press }: { press: Press }) {
             {middleGain(gain).toFixed(1)} % at 50 %
             {i > 0 &&
               press.inkGains[i - 1].calibrated &&
-              ` · measured ${press.inkGains[i - 1].calibrated?.slice(0, 10)}`}
+              ` · measured ${dayWords(press.inkGains[i - 1].calibrated ?? '')}`}
           </li>
         ))}
       </ul>

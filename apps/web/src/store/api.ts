@@ -1,11 +1,12 @@
 import type { Draft } from '@reduxjs/toolkit';
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
-import type { Press, Stock } from '@brachytone/core';
+import type { Calibration, Press, Stock, ToneReading } from '@brachytone/core';
 import type {
   ChannelsView,
   JobDocument,
   JobSummary,
   JobView,
+  KeptCalibration,
   KeptInk,
   KeptPreparation,
   KeptPress,
@@ -20,6 +21,7 @@ import type {
   RunView,
   ShelfInk,
   Taking,
+  TargetReading,
 } from '@brachytone/job';
 import { takeEarly } from './early-job.ts';
 
@@ -27,7 +29,18 @@ import { takeEarly } from './early-job.ts';
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['jobs', 'runs', 'fonts', 'preparations', 'screens', 'inks', 'stocks', 'presses', 'pulls'],
+  tagTypes: [
+    'jobs',
+    'runs',
+    'fonts',
+    'preparations',
+    'screens',
+    'inks',
+    'stocks',
+    'presses',
+    'calibrations',
+    'pulls',
+  ],
   endpoints: (build) => ({
     jobs: build.query<JobSummary[], void>({ query: () => 'jobs', providesTags: ['jobs'] }),
     job: build.query<JobView, string>({
@@ -115,6 +128,35 @@ export const api = createApi({
     dropPress: build.mutation<void, string>({
       query: (id) => ({ url: `shelf/presses/${id}`, method: 'DELETE' }),
       invalidatesTags: ['presses'],
+    }),
+    calibrations: build.query<KeptCalibration[], void>({
+      query: () => 'calibrations',
+      providesTags: ['calibrations'],
+    }),
+    keepCalibration: build.mutation<KeptCalibration, Calibration>({
+      query: (body) => ({ url: 'calibrations', method: 'POST', body }),
+      invalidatesTags: ['calibrations'],
+    }),
+    changeCalibration: build.mutation<KeptCalibration, KeptCalibration>({
+      query: ({ id, ...body }) => ({ url: `calibrations/${id}`, method: 'PUT', body }),
+      invalidatesTags: ['calibrations'],
+    }),
+    dropCalibration: build.mutation<void, string>({
+      query: (id) => ({ url: `calibrations/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['calibrations'],
+    }),
+    readTarget: build.mutation<TargetReading, { id: string; sha256: string }>({
+      query: ({ id, sha256 }) => ({ url: `calibrations/${id}/scan`, method: 'POST', body: { sha256 } }),
+    }),
+    simulatedReadings: build.mutation<ToneReading[][], { id: string; gain: number }>({
+      query: ({ id, gain }) => ({
+        url: `calibrations/${id}/simulated-readings`,
+        method: 'POST',
+        body: { gain },
+      }),
+    }),
+    simulatedScan: build.mutation<{ sha256: string }, { id: string; gain: number }>({
+      query: ({ id, gain }) => ({ url: `calibrations/${id}/simulated-scan`, method: 'POST', body: { gain } }),
     }),
     retake: build.mutation<OriginalView, Taking & { sha256: string }>({
       query: ({ sha256, ...body }) => ({ url: `files/${sha256}/taken`, method: 'POST', body }),
@@ -208,6 +250,13 @@ export const {
   useKeepPressMutation,
   useChangePressMutation,
   useDropPressMutation,
+  useCalibrationsQuery,
+  useKeepCalibrationMutation,
+  useChangeCalibrationMutation,
+  useDropCalibrationMutation,
+  useReadTargetMutation,
+  useSimulatedReadingsMutation,
+  useSimulatedScanMutation,
   useProfileQuery,
   useLazyProfileQuery,
   useRetakeMutation,

@@ -40,6 +40,8 @@ export interface Calibration {
   readonly source: ReadingSource | null;
   /** SHA-256 of the picture that was read, where one was. */
   readonly scan: string | null;
+  /** When its target was made, ISO 8601. */
+  readonly made: string;
   /** When it was taken for the press, ISO 8601; null while it is not. */
   readonly taken: string | null;
 }

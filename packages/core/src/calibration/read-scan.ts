@@ -17,6 +17,8 @@ import { murrayDavies } from './tone-value.ts';
 
 /** Pixels of an inch of the target below which halftones are no longer told from their surroundings. */
 const LEAST_PPI = 90;
+/** Pixels that are read, at most: more are averaged first. */
+const MOST_PIXELS = 12e6;
 /** Part of a patch's side that is looked at: its edges are blurred. */
 const INNER = 0.62;
 /** Light that a picture cannot tell from more. */
@@ -52,10 +54,11 @@ export interface ScanReading {
  * @throws UnreadableScan with a sentence when the picture is not good enough
  */
 export function readScan(picture: Picture, layout: TargetLayout): ScanReading {
-  const channels = lightOf(picture);
+  const times = Math.max(1, Math.ceil(Math.sqrt((picture.width * picture.height) / MOST_PIXELS)));
+  const channels = lightOf(picture, times);
   const grey = meanOf(channels);
   const map = cornersOf(grey, channels, layout);
-  const ppi = resolutionOf(map, layout);
+  const ppi = times * resolutionOf(map, layout);
   if (ppi < LEAST_PPI)
     throw new UnreadableScan(
       `The target has only ${Math.round(ppi)} pixels an inch in this picture; ${LEAST_PPI} are needed at least. Come nearer, or scan it finer.`,
@@ -105,7 +108,7 @@ export function readScan(picture: Picture, layout: TargetLayout): ScanReading {
     ...step,
     printed: shareOf(step.ink, (c) => flat[c](step, step.side * INNER)),
   }));
-  return { patches: printed, ladder, ppi, map };
+  return { patches: printed, ladder, ppi, map: enlarged(map, times) };
 }
 
 /**
@@ -126,15 +129,21 @@ function cornersOf(grey: LightPlane, channels: readonly LightPlane[], layout: Ta
   throw first;
 }
 
-/** A picture's channels in linear light. */
-function lightOf(picture: Picture): LightPlane[] {
-  const { width, height, channels, data } = picture;
+/** A picture's channels in linear light, means over squares of so many pixels: halftones must be averaged in light. */
+function lightOf(picture: Picture, times: number): LightPlane[] {
+  const { width, channels, data } = picture;
   const full = fullSample(picture);
   const table = Float32Array.from({ length: full + 1 }, (_, value) => srgbToLinear(value / full));
+  const [columns, rows] = [Math.floor(picture.width / times), Math.floor(picture.height / times)];
+  const share = 1 / times ** 2;
   return (channels < 3 ? [0] : [0, 1, 2]).map((c) => {
-    const out = new Float32Array(width * height);
-    for (let i = 0; i < out.length; i++) out[i] = table[data[i * channels + c]];
-    return { width, height, data: out };
+    const out = new Float32Array(columns * rows);
+    for (let y = 0; y < rows * times; y++) {
+      const to = Math.floor(y / times) * columns;
+      for (let x = 0, from = y * width * channels + c; x < columns * times; x++, from += channels)
+        out[to + Math.floor(x / times)] += table[data[from]] * share;
+    }
+    return { width: columns, height: rows, data: out };
   });
 }
 
@@ -144,6 +153,10 @@ function meanOf(channels: readonly LightPlane[]): LightPlane {
   const data = first.data.map((value, i) => (value + channels[1].data[i] + channels[2].data[i]) / 3);
   return { ...first, data };
 }
+
+/** The same way to the pixels of a picture that is so many times as large. */
+const enlarged = ([a, b, c, d, e, f, ...rest]: Homography, times: number): Homography =>
+  [...[a, b, c, d, e, f].map((value) => value * times), ...rest];
 
 function resolutionOf(map: Homography, { corners }: TargetLayout): number {
   const [a, b, c, d] = corners.map((corner) => mapThrough(map, corner));

@@ -23,8 +23,7 @@ const MOST_ROWS = 20_000;
 export function tableOf(text: string): TextTable {
   if (text.length > LONGEST_TABLE)
     throw new UnreadableTable('This file is far longer than measurements of a target are.');
-  // Text never has these; pictures and documents do.
-  if (/[\u0000-\u0008\uFFFD]/.test(text.slice(0, 4000)))
+  if (!isText(text.slice(0, 4000)))
     throw new UnreadableTable('This file is not text: measurements come as CGATS.17 or CSV.');
   const table = /^\s*BEGIN_DATA\s*$/m.test(text) ? cgats(text) : separated(text);
   if (table.rows.length === 0) throw new UnreadableTable('There is no row of measurements in this file.');
@@ -32,6 +31,10 @@ export function tableOf(text: string): TextTable {
     throw new UnreadableTable(`This file has ${table.rows.length} rows; a target has no more than 480.`);
   return table;
 }
+
+/** Text has no control characters but for tabs and ends of lines, and no letters that could not be read; pictures and documents do. */
+const isText = (text: string): boolean =>
+  Array.from(text).every((letter) => letter !== '\uFFFD' && letter.charCodeAt(0) > 8);
 
 /** Words of a line, those in quotes whole. */
 const words = (line: string): string[] =>

@@ -187,7 +187,9 @@ function mix(
 /** A Gaussian blur of both directions; beyond the plane it goes on as at its edge. */
 export function blur(plane: Float32Array, width: number, height: number, sigma: number): Float32Array {
   const reach = Math.ceil(REACH * sigma);
-  const weights = Float32Array.from({ length: reach + 1 }, (_, i) => Math.exp(-(i ** 2) / (2 * sigma * sigma)));
+  const weights = Float32Array.from({ length: reach + 1 }, (_, i) =>
+    Math.exp(-(i ** 2) / (2 * sigma * sigma)),
+  );
   const sum = weights.reduce((total, weight, i) => total + (i === 0 ? weight : 2 * weight), 0);
   for (let i = 0; i <= reach; i++) weights[i] /= sum;
   const across = new Float32Array(plane.length);

@@ -13,6 +13,7 @@ import { Group } from '../group.tsx';
 import { Findings } from './findings.tsx';
 import { GainChart } from './gain-chart.tsx';
 import { PressChanged } from './press-changed.tsx';
+import { Measured } from './measured.tsx';
 import { PressNumbers } from './press-numbers.tsx';
 
 const NONE = 'none';
@@ -87,6 +88,7 @@ export function PressStage() {
               )
             }
           />
+          <Measured chosen={chosen} room={room} />
           <Findings />
           <Angles />
           <PressNumbers
