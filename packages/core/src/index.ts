@@ -198,6 +198,8 @@ export { readLadders, readScan, type ScanReading } from './calibration/read-scan
 export { readTable, type TableReading } from './calibration/read-table.ts';
 export { UnreadableScan } from './calibration/scan-problem.ts';
 export { simulatedScan, STRAIGHT_SCAN, type SimulatedScan } from './calibration/simulated/simulated-scan.ts';
+export { type LightPicture } from './calibration/simulated/simulated-press.ts';
+export { simulatedJobPrint, type PrintedShare } from './calibration/simulated/simulated-job.ts';
 export {
   simulatedPressFor,
   simulatedReadings,

@@ -29,6 +29,7 @@ export const calibrationOfJob = (
   resolution: document.recipe.sheet.resolution,
   inks: targetInks(document),
   source: null,
+  simulatedGain: null,
   scan: null,
   made,
   taken: null,

@@ -1,4 +1,4 @@
-import { MOST_TARGET_INKS, type CalibratedInk, type Calibration } from '@brachytone/core';
+import { GAIN_LIMITS, MOST_TARGET_INKS, type CalibratedInk, type Calibration } from '@brachytone/core';
 import Joi from 'joi';
 import { inkSchema, stockSchema } from './ink-schema.ts';
 import { LIMITS } from './limits.ts';
@@ -41,6 +41,11 @@ export const calibrationSchema: Joi.ObjectSchema<Calibration> = Joi.object<Calib
       'array.unique': 'Two inks of a target have the same name.',
     }),
   source: Joi.valid('typed', 'table', 'scan', 'instrument').allow(null).required(),
+  simulatedGain: Joi.number()
+    .min(GAIN_LIMITS.middle.least)
+    .max(GAIN_LIMITS.middle.most)
+    .allow(null)
+    .required(),
   scan: sha256.allow(null).required(),
   made: Joi.string().isoDate().required(),
   taken: Joi.string().isoDate().allow(null).required(),

@@ -1,4 +1,4 @@
-import type { Lab, LadderReading, ToneReading } from '@brachytone/core';
+import type { Lab, LadderReading, PrintedShare, ToneReading } from '@brachytone/core';
 import type { FileKind, JobDocument } from './document.ts';
 import type { Taking } from './taking.ts';
 import type { WantedFilm } from './films.ts';
@@ -98,11 +98,21 @@ export interface ChannelsView {
   readonly profile: string | null;
 }
 
+/** What a press printed of a pull. */
+export interface PullPrint {
+  /** SHA-256 of its picture: the whole sheet with its bleed. */
+  readonly picture: string;
+  /** How much of the sheet each ink covers. */
+  readonly shares: readonly PrintedShare[];
+}
+
 /** A state of a job that was kept under a name. */
 export interface PullView {
   readonly id: string;
   readonly name: string;
   readonly document: JobDocument;
+  /** A simulated print of its films; null for a pull that was only proofed. */
+  readonly print: PullPrint | null;
   /** When it was kept, ISO 8601. */
   readonly created: string;
 }

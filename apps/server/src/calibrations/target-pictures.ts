@@ -1,4 +1,5 @@
 import {
+  encode8,
   layoutOf,
   readLadders,
   readScan,
@@ -9,6 +10,7 @@ import {
   straightScan,
   UnreadableScan,
   type Calibration,
+  type LightPicture,
   type Picture,
   type ScanReading,
 } from '@brachytone/core';
@@ -56,6 +58,13 @@ export async function straightenedTarget(calibration: Calibration, picture: Pict
 export function scanOfSimulation(calibration: Calibration, gain: number): Promise<Uint8Array> {
   const print = simulatedTarget(calibration, simulatedPressFor(calibration, gain), PRINT_PPI);
   return png(simulatedScan(print, { ...STRAIGHT_SCAN, ppi: SCAN_PPI, turn: 1.5, uneven: 0.1 }));
+}
+
+/** Light as an sRGB picture, PNG. */
+export function lightPng({ width, height, data }: LightPicture): Promise<Uint8Array> {
+  const samples = new Uint8Array(data.length);
+  for (let i = 0; i < data.length; i++) samples[i] = encode8(Math.min(1, Math.max(0, data[i])));
+  return png({ width, height, channels: 3, data: samples });
 }
 
 const png = ({ width, height, data }: Picture): Promise<Uint8Array> =>

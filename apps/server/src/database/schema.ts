@@ -5,6 +5,7 @@ import type {
   OriginalFacts,
   NamedScreen,
   Preparation,
+  PullPrint,
   RunFilm,
   RunStatus,
   ShelfInk,
@@ -98,6 +99,8 @@ export const pulls = pgTable('pulls', {
   jobId: uuid('job_id').notNull(),
   name: text('name').notNull(),
   document: jsonb('document').$type<JobDocument>().notNull(),
+  /** A simulated print of its films. */
+  print: jsonb('print').$type<PullPrint>(),
   created: moment('created').notNull().defaultNow(),
 });
 

@@ -26,6 +26,17 @@ const keepBody = Joi.object<{ name: string; document: unknown }>({
   name: pullName,
   document: Joi.any().required(),
 });
+/** A state of a job, and the calibration whose simulated press it is printed on. */
+interface PrintBody {
+  readonly name: string;
+  readonly document: unknown;
+  readonly calibration: string;
+}
+const printBody = Joi.object<PrintBody>({
+  name: pullName,
+  document: Joi.any().required(),
+  calibration: id,
+});
 const renameBody = Joi.object<{ name: string }>({ name: pullName });
 
 @ApiTags('pulls')
@@ -50,6 +61,16 @@ export class PullsController {
     @Body(new Checked(keepBody)) { name, document }: { name: string; document: unknown },
   ): Promise<PullView> {
     return this.pulls.keep(job, name, document);
+  }
+
+  @Post('printed')
+  @ApiOperation({ summary: 'Keep a state of a job with a print of its films on a simulated press' })
+  @ApiBody({ schema: joiToSwagger(printBody).swagger })
+  print(
+    @Param('id', new Checked(id)) job: string,
+    @Body(new Checked(printBody)) { name, document, calibration }: PrintBody,
+  ): Promise<PullView> {
+    return this.pulls.print(job, name, document, calibration);
   }
 
   @Patch(':pull')

@@ -4,7 +4,10 @@ import type { PullView } from '@brachytone/job';
 import { and, asc, eq } from 'drizzle-orm';
 import { DATABASE, type Database } from '../database/database.ts';
 import { pulls } from '../database/schema.ts';
-import { notFound } from '../http/problem.ts';
+import { FilesService } from '../files/files.service.ts';
+import { notFound, Problem } from '../http/problem.ts';
+import { ShelfService } from '../shelf/shelf.service.ts';
+import { WorkService } from '../work/work.service.ts';
 import { JobsService } from './jobs.service.ts';
 
 /** States of jobs kept under a name, to be looked at and taken up again. */
@@ -13,6 +16,9 @@ export class PullsService {
   constructor(
     @Inject(DATABASE) private readonly database: Database,
     @Inject(JobsService) private readonly jobs: JobsService,
+    @Inject(FilesService) private readonly files: FilesService,
+    @Inject(ShelfService) private readonly shelf: ShelfService,
+    @Inject(WorkService) private readonly work: WorkService,
   ) {}
 
   /** Pulls of a job, the oldest first. */
@@ -44,6 +50,29 @@ export class PullsService {
     return viewOf(row);
   }
 
+  /** Keeps a state of a job with a print of its films on the simulated press that a calibration was made on. */
+  async print(jobId: string, name: string, value: unknown, calibrationId: string): Promise<PullView> {
+    await this.jobs.get(jobId);
+    const document = await this.jobs.read(value);
+    const calibration = await this.shelf.get('calibration', calibrationId);
+    const gain = calibration.simulatedGain;
+    if (gain === null)
+      throw new Problem(
+        422,
+        'No simulated press',
+        'This calibration was made on a real press: print the films there, and look. Nothing was kept.',
+      );
+    const { recipe } = document;
+    const materials = await this.files.materials(recipe);
+    const { png, shares } = await this.work.run('simulatedPrint', { recipe, materials, calibration, gain });
+    const { sha256: picture } = await this.files.add(png);
+    const [row] = await this.database.queries
+      .insert(pulls)
+      .values({ id: randomUUID(), jobId, name, document, print: { picture, shares } })
+      .returning();
+    return viewOf(row);
+  }
+
   async rename(jobId: string, id: string, name: string): Promise<PullView> {
     const [row] = await this.database.queries
       .update(pulls)
@@ -63,9 +92,10 @@ export class PullsService {
   }
 }
 
-const viewOf = ({ id, name, document, created }: typeof pulls.$inferSelect): PullView => ({
+const viewOf = ({ id, name, document, print, created }: typeof pulls.$inferSelect): PullView => ({
   id,
   name,
   document,
+  print,
   created: created.toISOString(),
 });

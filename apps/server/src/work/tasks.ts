@@ -3,6 +3,7 @@ import type {
   Drawing,
   Intent,
   Picture,
+  PrintedShare,
   Pyramid,
   Recipe,
   SeparationTable,
@@ -94,6 +95,11 @@ export interface Tasks {
   simulatedReadings: { given: { calibration: Calibration; gain: number }; made: ToneReading[][] };
   /** A simulated scan of a target that was printed on the simulated press, as PNG. */
   simulatedScan: { given: { calibration: Calibration; gain: number }; made: Uint8Array };
+  /** A job's films as a simulated press prints them: a picture as PNG, and how much of the sheet each ink covers. */
+  simulatedPrint: {
+    given: { recipe: Recipe; materials: SharedMaterials; calibration: Calibration; gain: number };
+    made: { png: Uint8Array; shares: readonly PrintedShare[] };
+  };
   /**
    * Makes films into files side by side, so that what they have in common is made once; tells through the port how far each
    * is, as its place in the list and a share of 1.

@@ -10,6 +10,7 @@ import {
   PLAIN_LOOK,
   pressProof,
   setCacheShare,
+  simulatedJobPrint,
   simulatedPressFor,
   simulatedReadings as readingsOfSimulation,
   slowBecause,
@@ -24,7 +25,12 @@ import { isTogether, type JobDocument, type OriginalFacts } from '@brachytone/jo
 import { readTypeface } from '@brachytone/typeface';
 import { LRUCache } from 'lru-cache';
 import sharp from 'sharp';
-import { scanOfSimulation, straightenedTarget, targetReading } from '../calibrations/target-pictures.ts';
+import {
+  lightPng,
+  scanOfSimulation,
+  straightenedTarget,
+  targetReading,
+} from '../calibrations/target-pictures.ts';
 import { targetPdf, targetTiff } from '../calibrations/target-files.ts';
 import { Problem } from '../http/problem.ts';
 import { collectGarbage } from '../collect-garbage.ts';
@@ -50,6 +56,9 @@ setCacheShare(0.12);
 
 if (slowBecause !== undefined)
   console.warn(`The quick kernels do not run here, films take several times as long. ${slowBecause}`);
+
+/** Pixels of the longer side of a simulated print, about. */
+const PRINT_PIXELS = 2000;
 
 const shared = (bytes: number): SharedArrayBuffer => new SharedArrayBuffer(bytes);
 
@@ -296,6 +305,19 @@ export const simulatedReadings = ({
 /** See `Tasks`. */
 export const simulatedScan = ({ calibration, gain }: Tasks['simulatedScan']['given']): Promise<Uint8Array> =>
   scanOfSimulation(calibration, gain);
+
+/** See `Tasks`. */
+export async function simulatedPrint({
+  recipe,
+  materials,
+  calibration,
+  gain,
+}: Tasks['simulatedPrint']['given']): Promise<Tasks['simulatedPrint']['made']> {
+  const plates = recipe.plates.flatMap(({ printed }, i) => (printed ? [i] : []));
+  const press = simulatedPressFor(calibration, gain);
+  const { picture, shares } = simulatedJobPrint(sceneOf(recipe, materials), plates, press, PRINT_PIXELS);
+  return { png: await lightPng(picture), shares };
+}
 
 /** Writes one file of films, telling what share of it is there. */
 function* makeFile(

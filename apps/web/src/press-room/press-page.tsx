@@ -61,7 +61,7 @@ export function PressPage() {
           {isOwn ? (
             <TextField
               label="Name of the press"
-              className="min-w-60 !border-transparent !bg-transparent text-[16px] font-semibold hover:!border-edge focus:!bg-white"
+              className="min-w-[340px] !border-transparent !bg-transparent text-[16px] font-semibold hover:!border-edge focus:!bg-white"
               value={press.name}
               onChange={(name) => setDraft({ ...press, name })}
             />

@@ -173,6 +173,13 @@ export const api = createApi({
       query: ({ job, ...body }) => ({ url: `jobs/${job}/pulls`, method: 'POST', body }),
       invalidatesTags: ['pulls'],
     }),
+    printPull: build.mutation<
+      PullView,
+      { job: string; name: string; document: JobDocument; calibration: string }
+    >({
+      query: ({ job, ...body }) => ({ url: `jobs/${job}/pulls/printed`, method: 'POST', body }),
+      invalidatesTags: ['pulls'],
+    }),
     renamePull: build.mutation<PullView, { job: string; pull: string; name: string }>({
       query: ({ job, pull, name }) => ({ url: `jobs/${job}/pulls/${pull}`, method: 'PATCH', body: { name } }),
       invalidatesTags: ['pulls'],
@@ -263,6 +270,7 @@ export const {
   useChannelsMutation,
   usePullsQuery,
   useKeepPullMutation,
+  usePrintPullMutation,
   useRenamePullMutation,
   useDropPullMutation,
   useRunsQuery,

@@ -38,6 +38,8 @@ export interface Calibration {
   readonly inks: readonly CalibratedInk[];
   /** Null until it is read. */
   readonly source: ReadingSource | null;
+  /** Percent that the simulated press gains at 50 %, where that printed it; null for a real press. */
+  readonly simulatedGain: number | null;
   /** SHA-256 of the picture that was read, where one was. */
   readonly scan: string | null;
   /** When its target was made, ISO 8601. */

@@ -155,8 +155,10 @@ function meanOf(channels: readonly LightPlane[]): LightPlane {
 }
 
 /** The same way to the pixels of a picture that is so many times as large. */
-const enlarged = ([a, b, c, d, e, f, ...rest]: Homography, times: number): Homography =>
-  [...[a, b, c, d, e, f].map((value) => value * times), ...rest];
+const enlarged = ([a, b, c, d, e, f, ...rest]: Homography, times: number): Homography => [
+  ...[a, b, c, d, e, f].map((value) => value * times),
+  ...rest,
+];
 
 function resolutionOf(map: Homography, { corners }: TargetLayout): number {
   const [a, b, c, d] = corners.map((corner) => mapThrough(map, corner));

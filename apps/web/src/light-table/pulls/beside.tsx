@@ -5,6 +5,7 @@ import { useAppSelector } from '../../store/store.ts';
 import { layOut, visiblePart } from '../table/geometry.ts';
 import type { BoxSize } from '../table/use-size.ts';
 import { whatToDraw } from '../table/what.ts';
+import { PrintPicture } from './print-picture.tsx';
 import { Picture, useWiped } from './wipe.tsx';
 
 /** What the list of pulls takes of the table, CSS pixels. */
@@ -25,7 +26,7 @@ export function Beside({ size }: { size: BoxSize }) {
       aria-label="Side by side"
       className="pointer-events-none absolute inset-0 z-[1] flex bg-[#b9b8b4]"
     >
-      <Pane document={found.document} original={found.original} name={found.name} size={half} />
+      <Pane {...found} size={half} />
       <div className="w-px bg-guide" />
       <Pane document={present} original={false} name="Now" size={half} />
     </div>
@@ -36,11 +37,14 @@ function Pane({
   document,
   original,
   name,
+  print,
   size,
 }: {
   document: JobDocument;
   original: boolean;
   name: string;
+  /** SHA-256 of the picture of a simulated print. */
+  print?: string | undefined;
   size: BoxSize;
 }) {
   const view = useAppSelector((state) => state.view);
@@ -52,20 +56,30 @@ function Pane({
     <div className="relative h-full" style={{ width: size.width / size.ratio }}>
       {visible && (
         <div className="absolute" style={{ left: visible.left / size.ratio, top: visible.top / size.ratio }}>
-          <Picture
-            key={name}
-            document={document}
-            view={visible.view}
-            what={whatToDraw(
-              document,
-              original ? 'original' : view.table === 'film' ? 'film' : 'proof',
-              null,
-              {
-                look: view.look,
-              },
-            )}
-            ratio={size.ratio}
-          />
+          {print !== undefined && view.table !== 'film' ? (
+            <PrintPicture
+              picture={print}
+              name={name}
+              document={document}
+              view={visible.view}
+              ratio={size.ratio}
+            />
+          ) : (
+            <Picture
+              key={name}
+              document={document}
+              view={visible.view}
+              what={whatToDraw(
+                document,
+                original ? 'original' : view.table === 'film' ? 'film' : 'proof',
+                null,
+                {
+                  look: view.look,
+                },
+              )}
+              ratio={size.ratio}
+            />
+          )}
         </div>
       )}
       <span className="absolute top-14 left-3.5 rounded-sm bg-ink px-1.5 py-0.5 text-raised">{name}</span>

@@ -8,7 +8,9 @@ import { edit } from '../../store/job-slice.ts';
 import { orSay } from '../../store/or-say.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { pullsShown, wiped } from '../../store/view-slice.ts';
+import { printSource } from './print-picture.tsx';
 import { useKeepPull } from './use-keep-pull.ts';
+import { usePrintPull } from './use-print-pull.ts';
 
 /** States of the job that were kept, with their pictures: to wipe the table against, and to take up again. */
 export function Pulls() {
@@ -17,6 +19,7 @@ export function Pulls() {
   const wipe = useAppSelector((state) => state.view.wipe);
   const { data: pulls = [] } = usePullsQuery(job);
   const keep = useKeepPull();
+  const printing = usePrintPull();
   return (
     <section
       aria-label="Pulls"
@@ -50,6 +53,18 @@ export function Pulls() {
           Before
         </Button>
       </div>
+      {printing && (
+        <div className="border-b border-edge p-2">
+          <Button
+            className="!h-7 w-full justify-center !px-2"
+            title="Makes the films, prints them on the simulated press that this press was calibrated on, and keeps the print"
+            disabled={printing.isPrinting}
+            onClick={printing.print}
+          >
+            {printing.isPrinting ? 'Printing…' : 'Print on the simulated press'}
+          </Button>
+        </div>
+      )}
       <ul className="grow overflow-y-auto p-2">
         {pulls.length === 0 && (
           <li className="text-soft">
@@ -83,9 +98,13 @@ function Pull({ pull, job }: { pull: PullView; job: string }) {
   return (
     <li className="mb-2.5">
       <img
-        src={`/api/jobs/${job}/pulls/${pull.id}/proof.png?longer=384`}
-        alt={`Proof of ${pull.name}`}
-        className={`block w-full border ${wiping ? 'border-guide outline-1 outline-guide' : 'border-edge'}`}
+        src={
+          pull.print
+            ? printSource(pull.print.picture)
+            : `/api/jobs/${job}/pulls/${pull.id}/proof.png?longer=384`
+        }
+        alt={pull.print ? pull.name : `Proof of ${pull.name}`}
+        className={`block w-full border object-cover ${wiping ? 'border-guide outline-1 outline-guide' : 'border-edge'}`}
         style={{ aspectRatio: sheet.width / sheet.height }}
       />
       <TextField
@@ -94,6 +113,18 @@ function Pull({ pull, job }: { pull: PullView; job: string }) {
         value={pull.name}
         onChange={(name) => orSay(rename({ job, pull: pull.id, name }).unwrap())}
       />
+      {pull.print && (
+        <ul aria-label="Inked, percent of the sheet" className="figures mb-0.5 text-[11px] text-soft">
+          {pull.print.shares.map(({ ink, asked, printed }) => (
+            <li key={ink} className="flex justify-between gap-2">
+              <span className="truncate">{ink}</span>
+              <span title="Inked of the whole sheet: asked, and printed" className="shrink-0">
+                {asked.toFixed(1)} → {printed.toFixed(1)} %
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
       <div className="flex gap-2 text-soft">
         <button
           type="button"

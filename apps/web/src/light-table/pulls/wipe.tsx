@@ -9,16 +9,26 @@ import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';
 import { wiped } from '../../store/view-slice.ts';
 import { whatToDraw } from '../table/what.ts';
+import { PrintPicture } from './print-picture.tsx';
 
-/** A pull, or the originals: the document it is of, and its name; undefined while it has not come. */
-export function useWiped(): { document: JobDocument; name: string; original: boolean } | undefined {
+/** A pull, or the originals, to compare with. */
+interface Wiped {
+  readonly document: JobDocument;
+  readonly name: string;
+  readonly original: boolean;
+  /** SHA-256 of the picture of a simulated print. */
+  readonly print?: string | undefined;
+}
+
+/** What is compared with; undefined while it has not come. */
+export function useWiped(): Wiped | undefined {
   const now = useDocument();
   const job = useAppSelector((state) => present(state.job, 'open job').id);
   const against = useAppSelector((state) => state.view.wipe?.against);
   const { data: pulls = [] } = usePullsQuery(job);
   if (against === 'original') return { document: now, name: 'Before', original: true };
   const pull = pulls.find(({ id }) => id === against);
-  return pull && { document: pull.document, name: pull.name, original: false };
+  return pull && { document: pull.document, name: pull.name, original: false, print: pull.print?.picture };
 }
 
 /** A pull, or the originals, over the left part of the table, up to a line that is dragged. */
@@ -37,7 +47,7 @@ export function Wipe({
   const box = useRef<HTMLDivElement>(null);
   const dragging = useRef(false);
   if (!found) return null;
-  const { document, name, original } = found;
+  const { document, name, original, print } = found;
   const { columns, rows } = visible.view;
   const move = (event: PointerEvent) => {
     if (!dragging.current) return;
@@ -60,15 +70,25 @@ export function Wipe({
       }}
     >
       <div className="absolute inset-0" style={{ clipPath: `inset(0 ${(1 - at) * 100}% 0 0)` }}>
-        <Picture
-          key={against}
-          document={document}
-          view={viewOn(document, now, visible.view)}
-          what={whatToDraw(document, original ? 'original' : table === 'film' ? 'film' : 'proof', null, {
-            look,
-          })}
-          ratio={ratio}
-        />
+        {print !== undefined && table !== 'film' ? (
+          <PrintPicture
+            picture={print}
+            name={name}
+            document={document}
+            view={viewOn(document, now, visible.view)}
+            ratio={ratio}
+          />
+        ) : (
+          <Picture
+            key={against}
+            document={document}
+            view={viewOn(document, now, visible.view)}
+            what={whatToDraw(document, original ? 'original' : table === 'film' ? 'film' : 'proof', null, {
+              look,
+            })}
+            ratio={ratio}
+          />
+        )}
         <span className="absolute top-2 left-2 rounded-sm bg-ink px-1.5 py-0.5 text-raised">{name}</span>
       </div>
       <div

@@ -27,7 +27,7 @@ import { orSay } from '../../store/or-say.ts';
 import { useRoom, type RoomEntry } from '../../store/use-room.ts';
 import { dayWords } from '../../words/day.ts';
 import { screenWords } from '../../words/words.ts';
-import { isInUse } from './in-use.ts';
+import { isInUse } from '../../store/in-use.ts';
 import { ReadingChart } from './reading-chart.tsx';
 import { ReadTargetPart, type ReadTarget } from './read-target.tsx';
 import { saveText } from './save-text.ts';
@@ -60,10 +60,11 @@ function Page({ entry, calibration }: { entry: RoomEntry; calibration: KeptCalib
   const { inks, stock } = calibration;
   const fits = useMemo(() => inks.map(fittedGain), [inks]);
   const ink = Math.min(place, inks.length - 1);
-  const read = async ({ source, scan, inks: found }: ReadTarget) => {
+  const read = async ({ source, simulatedGain, scan, inks: found }: ReadTarget) => {
     await change({
       ...calibration,
       source,
+      simulatedGain,
       scan,
       taken: null,
       inks: inks.map((one, i) =>

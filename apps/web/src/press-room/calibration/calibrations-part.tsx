@@ -10,7 +10,7 @@ import { orSay } from '../../store/or-say.ts';
 import { useBeginCalibration } from '../../store/use-begin-calibration.ts';
 import type { RoomEntry } from '../../store/use-room.ts';
 import { dayWords } from '../../words/day.ts';
-import { isInUse } from './in-use.ts';
+import { isInUse } from '../../store/in-use.ts';
 
 /** The calibrations of a press, the newest first, and a way to begin one for the inks of a job. */
 export function CalibrationsPart({ entry }: { entry: RoomEntry }) {

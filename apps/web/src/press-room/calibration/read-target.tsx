@@ -28,6 +28,8 @@ import { TypedReadings } from './typed-readings.tsx';
 /** What was read of the inks, in their order; an ink without readings keeps those it had. */
 export interface ReadTarget {
   readonly source: ReadingSource;
+  /** Of the simulated press, where that printed it. */
+  readonly simulatedGain: number | null;
   readonly scan: string | null;
   readonly inks: readonly {
     readonly readings: readonly ToneReading[];
@@ -84,14 +86,21 @@ export function ReadTargetPart({
       setBusy(undefined);
     }
   };
-  const scanned = async (sha256: string): Promise<ReadTarget> => {
+  const scanned = async (sha256: string, simulatedGain: number | null): Promise<ReadTarget> => {
     const { inks, ppi } = await readTarget({ id, sha256 }).unwrap();
-    return { source: 'scan', scan: sha256, inks, notes: [`Read at ${ppi} pixels an inch of the target.`] };
+    return {
+      source: 'scan',
+      simulatedGain,
+      scan: sha256,
+      inks,
+      notes: [`Read at ${ppi} pixels an inch of the target.`],
+    };
   };
   const fromText = (text: string, source: 'typed' | 'table'): Promise<ReadTarget> => {
     const { inks, notes } = readTable(text, names, layoutOf(calibration));
     return Promise.resolve({
       source,
+      simulatedGain: null,
       scan: null,
       inks: inks.map((readings) => ({ readings, ladders: null })),
       notes,
@@ -114,7 +123,7 @@ export function ReadTargetPart({
               onFile={(file) =>
                 void during(`Reading “${file.name}”…`, async () => {
                   const { sha256 } = await addOriginal(file).unwrap();
-                  return scanned(sha256);
+                  return scanned(sha256, null);
                 })
               }
             />
@@ -182,6 +191,7 @@ export function ReadTargetPart({
                     const inks = await simulatedReadings({ id, gain }).unwrap();
                     return {
                       source: 'instrument',
+                      simulatedGain: gain,
                       scan: null,
                       inks: inks.map((readings) => ({ readings, ladders: null })),
                       notes: [],
@@ -195,7 +205,7 @@ export function ReadTargetPart({
                 disabled={busy !== undefined}
                 onClick={() =>
                   void during('Printing and scanning, some seconds an ink…', async () =>
-                    scanned((await simulatedScan({ id, gain }).unwrap()).sha256),
+                    scanned((await simulatedScan({ id, gain }).unwrap()).sha256, gain),
                   )
                 }
               >

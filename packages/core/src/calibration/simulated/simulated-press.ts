@@ -44,6 +44,8 @@ export interface PrintedFilms {
   readonly film: (plate: number, region: Region) => Bits;
   /** Light of all overprints, plate i by bit i. */
   readonly colours: readonly LinearRgb[];
+  /** Is told what of a plate is inked, 0–1, pixel by pixel, band by band. */
+  readonly printed?: (plate: number, inked: Float32Array) => void;
 }
 
 /** What is inked of some rows of a film, 0–1, pixel by pixel; `reach` rows and columns more are read all around. */
@@ -78,7 +80,7 @@ export const reachOf = ({ spread }: SimulatedPress, resolution: number): number 
  * @param ppi pixels an inch of the print as a picture; the film's own or fewer
  */
 export function simulatedPrint(
-  { frame, plates, film, colours }: PrintedFilms,
+  { frame, plates, film, colours, printed }: PrintedFilms,
   press: SimulatedPress,
   ppi: number,
 ): LightPicture {
@@ -109,9 +111,11 @@ export function simulatedPrint(
         height: foot - top + 2 * reach,
       };
       const bits = film(plate, part);
-      return isBlank(bits)
+      const rows = isBlank(bits)
         ? new Float32Array(width * (foot - top))
         : inkedRows(bits, reach, press, resolution);
+      printed?.(plate, rows);
+      return rows;
     });
     for (let r = 0; r < count; r++) {
       for (let c = 0; c < columns; c++) {

@@ -10,7 +10,7 @@ import { simulatedPrint, type LightPicture, type SimulatedPress } from './simula
 type Printed = Pick<Calibration, 'inks' | 'stock' | 'resolution'>;
 
 /** Films of a simulated press are as fine as this at most, dots an inch: finer ones print alike, and take longer. */
-const FINEST = 720;
+export const FINEST = 720;
 
 const resolutionOf = ({ resolution }: Printed): number => Math.min(FINEST, resolution);
 

@@ -10,6 +10,7 @@ import { useBeginCalibration } from '../../../store/use-begin-calibration.ts';
 import { useDocument } from '../../../store/use-job.ts';
 import type { RoomEntry } from '../../../store/use-room.ts';
 import { dayWords } from '../../../words/day.ts';
+import { isInUse } from '../../../store/in-use.ts';
 import { Group, ResetButton } from '../group.tsx';
 
 /** When the press was measured for the job's inks, its other calibrations, and a way to a new one. */
@@ -25,7 +26,10 @@ export function Measured({ chosen, room }: { chosen: JobPress; room: readonly Ro
   const measured = chosen.press.inkGains.filter(
     ({ ink, calibrated }) => calibrated !== null && names.some((name) => sameName(name, ink)),
   );
-  const offered = all.filter((one) => isOffered(one, chosen, names)).toReversed();
+  // What the room prints by is offered with the room's press.
+  const offered = all
+    .filter((one) => isOffered(one, chosen, names) && !(entry && isInUse(one, entry.press)))
+    .toReversed();
   const take = (calibration: KeptCalibration) =>
     dispatch(
       edit(`Measured on ${calibration.stock.name}`, (draft) => {
