@@ -1,4 +1,5 @@
 export { demoJobs } from './jobs.ts';
+export { toteCalibration, totePress, type ToteReadings } from './tote-calibration.ts';
 
 /** The demo originals, made by `npm run demo` and kept beside it; file names within demo/originals. */
 export const DEMO_FILES = {
@@ -6,4 +7,6 @@ export const DEMO_FILES = {
   marsh: 'marsh-at-dusk.jpg',
   heron: 'heron.svg',
   shadow: 'heron-shadow.png',
+  target: 'tote-target.jpg',
+  readings: 'tote-readings.json',
 } as const;

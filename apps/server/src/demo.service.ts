@@ -1,15 +1,16 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
-import type { Typeface } from '@brachytone/core';
-import { DEMO_FILES, demoJobs } from '@brachytone/demo';
-import { SHIPPED_TYPEFACES } from '@brachytone/job';
+import { calibrated, present, type Press, type Typeface } from '@brachytone/core';
+import { DEMO_FILES, demoJobs, toteCalibration, totePress, type ToteReadings } from '@brachytone/demo';
+import { SHIPPED_TYPEFACES, type JobDocument } from '@brachytone/job';
 import { readTypeface } from '@brachytone/typeface';
 import { ne } from 'drizzle-orm';
 import { DATABASE, type Database } from './database/database.ts';
 import { originals } from './database/schema.ts';
 import { JobsService } from './jobs/jobs.service.ts';
 import { FilesService } from './files/files.service.ts';
+import { ShelfService } from './shelf/shelf.service.ts';
 import { DEMO_FOLDER } from './paths.ts';
 
 /** Puts the demo jobs on an empty board, once. */
@@ -19,6 +20,7 @@ export class DemoService {
     @Inject(DATABASE) private readonly database: Database,
     @Inject(JobsService) private readonly jobs: JobsService,
     @Inject(FilesService) private readonly originals: FilesService,
+    @Inject(ShelfService) private readonly shelf: ShelfService,
   ) {}
 
   async load(): Promise<void> {
@@ -43,7 +45,24 @@ export class DemoService {
       shadow: await bring(DEMO_FILES.shadow),
       typefaces,
     });
-    for (const document of documents) await this.jobs.create(document);
+    const press = totePress();
+    const { id } = await this.shelf.keep('press', press);
+    const { sha256: scan } = await bring(DEMO_FILES.target);
+    const readings = JSON.parse(
+      await readFile(join(DEMO_FOLDER, DEMO_FILES.readings), 'utf8'),
+    ) as ToteReadings;
+    const calibration = toteCalibration(id, scan, readings);
+    const measured = calibrated(press, calibration, present(calibration.taken, 'date'), false);
+    await this.shelf.replace('press', id, measured);
+    await this.shelf.keep('calibration', calibration);
+    for (const document of documents)
+      await this.jobs.create(document.name === 'Dusk tote' ? onPress(document, id, measured) : document);
     console.log(`${documents.length} demo jobs are on the board.`);
   }
 }
+
+/** A job on a press of the press room. */
+const onPress = (document: JobDocument, id: string, press: Press): JobDocument => ({
+  ...document,
+  recipe: { ...document.recipe, press: { id, press, compensates: true } },
+});

@@ -194,7 +194,7 @@ export {
   type ReadingSource,
 } from './calibration/calibration.ts';
 export { type FittedGain, type ToneReading } from './calibration/fit-gain.ts';
-export { readLadders, readScan, type ScanReading } from './calibration/read-scan.ts';
+export { readScan } from './calibration/read-scan.ts';
 export { readTable, type TableReading } from './calibration/read-table.ts';
 export { UnreadableScan } from './calibration/scan-problem.ts';
 export { simulatedScan, STRAIGHT_SCAN, type SimulatedScan } from './calibration/simulated/simulated-scan.ts';
@@ -205,6 +205,7 @@ export {
   simulatedReadings,
   simulatedTarget,
 } from './calibration/simulated/simulated-target.ts';
+export { targetReading, type TargetReading } from './calibration/target-reading.ts';
 export { straightScan } from './calibration/straight-scan.ts';
 export { UnreadableTable } from './calibration/table-text.ts';
 export { targetFilm, targetFrame } from './calibration/target-bits.ts';

@@ -1,8 +1,13 @@
-import { MOST_TARGET_INKS, sameName, type CalibratedInk, type Calibration } from '@brachytone/core';
-import type { JobDocument } from './document.ts';
+import {
+  MOST_TARGET_INKS,
+  sameName,
+  type CalibratedInk,
+  type Calibration,
+  type Recipe,
+} from '@brachytone/core';
 
 /** Inks of a job that a target is made of: each in the screen of its first plate. A plain threshold has no tones to measure. */
-export function targetInks({ recipe }: Pick<JobDocument, 'recipe'>): CalibratedInk[] {
+export function targetInks(recipe: Pick<Recipe, 'plates' | 'inks'>): CalibratedInk[] {
   const inks: CalibratedInk[] = [];
   for (const { ink: id, screen, printed } of recipe.plates) {
     const ink = recipe.inks.find((one) => one.id === id);
@@ -20,14 +25,14 @@ export function targetInks({ recipe }: Pick<JobDocument, 'recipe'>): CalibratedI
  * @param made  when, ISO 8601
  */
 export const calibrationOfJob = (
-  document: Pick<JobDocument, 'recipe'>,
+  recipe: Pick<Recipe, 'plates' | 'inks' | 'stock' | 'sheet'>,
   press: string,
   made: string,
 ): Calibration => ({
   press,
-  stock: document.recipe.stock,
-  resolution: document.recipe.sheet.resolution,
-  inks: targetInks(document),
+  stock: recipe.stock,
+  resolution: recipe.sheet.resolution,
+  inks: targetInks(recipe),
   source: null,
   simulatedGain: null,
   scan: null,

@@ -1,4 +1,4 @@
-import type { Lab, LadderReading, PrintedShare, ToneReading } from '@brachytone/core';
+import type { Lab, PrintedShare } from '@brachytone/core';
 import type { FileKind, JobDocument } from './document.ts';
 import type { Taking } from './taking.ts';
 import type { WantedFilm } from './films.ts';
@@ -146,11 +146,4 @@ export interface ProblemDetails {
   readonly title: string;
   readonly detail: string;
   readonly job?: JobView;
-}
-
-/** What a picture of a printed target says, ink by ink. */
-export interface TargetReading {
-  readonly inks: readonly { readonly readings: readonly ToneReading[]; readonly ladders: LadderReading }[];
-  /** Pixels an inch that the target has in the picture. */
-  readonly ppi: number;
 }

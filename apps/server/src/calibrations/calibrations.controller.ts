@@ -13,8 +13,8 @@ import {
   StreamableFile,
 } from '@nestjs/common';
 import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
-import { GAIN_LIMITS, type Calibration, type ToneReading } from '@brachytone/core';
-import { calibrationSchema, type KeptCalibration, type TargetReading } from '@brachytone/job';
+import { GAIN_LIMITS, type Calibration, type TargetReading, type ToneReading } from '@brachytone/core';
+import { calibrationSchema, type KeptCalibration } from '@brachytone/job';
 import Joi from 'joi';
 import joiToSwagger from 'joi-to-swagger';
 import { fileName } from '../files/file-name.ts';

@@ -1,7 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
-import type { Calibration, Picture, ToneReading } from '@brachytone/core';
+import type { Calibration, Picture, TargetReading, ToneReading } from '@brachytone/core';
 import { present } from '@brachytone/core';
-import { SHIPPED_PRESSES, type TargetReading } from '@brachytone/job';
+import { SHIPPED_PRESSES } from '@brachytone/job';
 import { FilesService } from '../files/files.service.ts';
 import { notFound } from '../http/problem.ts';
 import { ShelfService } from '../shelf/shelf.service.ts';

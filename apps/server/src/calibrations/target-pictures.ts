@@ -1,20 +1,19 @@
 import {
   encode8,
   layoutOf,
-  readLadders,
   readScan,
   simulatedPressFor,
   simulatedScan,
   simulatedTarget,
   STRAIGHT_SCAN,
   straightScan,
+  targetReading,
+  type TargetReading,
   UnreadableScan,
   type Calibration,
   type LightPicture,
   type Picture,
-  type ScanReading,
 } from '@brachytone/core';
-import type { TargetReading } from '@brachytone/job';
 import sharp from 'sharp';
 import { Problem } from '../http/problem.ts';
 
@@ -24,9 +23,9 @@ const SHOWN_PPI = 110;
 const [PRINT_PPI, SCAN_PPI] = [360, 200];
 
 /** A picture that cannot be read is refused with its sentence. */
-function scanned(calibration: Calibration, picture: Picture): ScanReading {
+function orProblem<Read>(read: () => Read): Read {
   try {
-    return readScan(picture, layoutOf(calibration));
+    return read();
   } catch (problem) {
     if (!(problem instanceof UnreadableScan)) throw problem;
     throw new Problem(422, 'Target not read', `${problem.message} What was read before is kept.`);
@@ -34,24 +33,14 @@ function scanned(calibration: Calibration, picture: Picture): ScanReading {
 }
 
 /** What a picture of a printed target says. */
-export function targetReading(calibration: Calibration, picture: Picture): TargetReading {
-  const { patches, ladder, ppi } = scanned(calibration, picture);
-  const limited = (percent: number): number => Number(Math.min(100, Math.max(0, percent)).toFixed(2));
-  return {
-    ppi: Math.round(ppi),
-    inks: calibration.inks.map((_, ink) => ({
-      readings: patches
-        .filter((patch) => patch.ink === ink)
-        .map(({ tone, printed }) => ({ film: tone, printed: limited(printed) })),
-      ladders: readLadders(ladder, ink),
-    })),
-  };
-}
+export const readingOf = (calibration: Calibration, picture: Picture): TargetReading =>
+  orProblem(() => targetReading(picture, layoutOf(calibration)));
 
 /** The target of a picture laid straight, as PNG. */
 export async function straightenedTarget(calibration: Calibration, picture: Picture): Promise<Uint8Array> {
-  const { map } = scanned(calibration, picture);
-  return png(straightScan(picture, map, layoutOf(calibration), SHOWN_PPI));
+  const layout = layoutOf(calibration);
+  const { map } = orProblem(() => readScan(picture, layout));
+  return png(straightScan(picture, map, layout, SHOWN_PPI));
 }
 
 /** A scan, a little askew, of the target as the simulated press prints it. */

@@ -7,9 +7,10 @@ import type {
   Pyramid,
   Recipe,
   SeparationTable,
+  TargetReading,
   ToneReading,
 } from '@brachytone/core';
-import type { FileKind, JobDocument, OriginalFacts, ProfileView, TargetReading } from '@brachytone/job';
+import type { FileKind, JobDocument, OriginalFacts, ProfileView } from '@brachytone/job';
 import type { MessagePort } from 'node:worker_threads';
 import { Problem } from '../http/problem.ts';
 

@@ -27,9 +27,9 @@ import { LRUCache } from 'lru-cache';
 import sharp from 'sharp';
 import {
   lightPng,
+  readingOf,
   scanOfSimulation,
   straightenedTarget,
-  targetReading,
 } from '../calibrations/target-pictures.ts';
 import { targetPdf, targetTiff } from '../calibrations/target-files.ts';
 import { Problem } from '../http/problem.ts';
@@ -286,7 +286,7 @@ export const readTarget = ({
   calibration,
   picture,
 }: Tasks['readTarget']['given']): Promise<Tasks['readTarget']['made']> =>
-  orRefusal(() => Promise.resolve(targetReading(calibration, picture)));
+  orRefusal(() => Promise.resolve(readingOf(calibration, picture)));
 
 /** See `Tasks`. */
 export const straightTarget = ({

@@ -1,6 +1,6 @@
 import type { Draft } from '@reduxjs/toolkit';
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
-import type { Calibration, Press, Stock, ToneReading } from '@brachytone/core';
+import type { Calibration, Press, Stock, TargetReading, ToneReading } from '@brachytone/core';
 import type {
   ChannelsView,
   JobDocument,
@@ -21,7 +21,6 @@ import type {
   RunView,
   ShelfInk,
   Taking,
-  TargetReading,
 } from '@brachytone/job';
 import { takeEarly } from './early-job.ts';
 

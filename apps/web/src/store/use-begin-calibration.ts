@@ -1,5 +1,5 @@
-import type { Press } from '@brachytone/core';
-import { calibrationOfJob, pressOf, type JobDocument } from '@brachytone/job';
+import type { Press, Recipe } from '@brachytone/core';
+import { calibrationOfJob, pressOf } from '@brachytone/job';
 import { useKeepCalibrationMutation, useKeepPressMutation } from './api.ts';
 import type { RoomEntry } from './use-room.ts';
 
@@ -10,20 +10,17 @@ export interface BegunCalibration {
 }
 
 /** Begins a calibration of a press for the inks of a job in their screens. What ships stays as it is: a copy is made, and measured. */
-export function useBeginCalibration(): (
-  entry: RoomEntry,
-  document: Pick<JobDocument, 'recipe'>,
-) => Promise<BegunCalibration> {
+export function useBeginCalibration(): (entry: RoomEntry, recipe: Recipe) => Promise<BegunCalibration> {
   const [keepPress] = useKeepPressMutation();
   const [keepCalibration] = useKeepCalibrationMutation();
-  return async ({ id, press, says }, document) => {
+  return async ({ id, press, says }, recipe) => {
     const own =
       says === undefined
         ? { id, press }
         : await keepPress({ ...press, name: `${press.name.slice(0, 50)}, own` })
             .unwrap()
             .then((kept) => ({ id: kept.id, press: pressOf(kept) }));
-    const begun = calibrationOfJob(document, own.id, new Date().toISOString());
+    const begun = calibrationOfJob(recipe, own.id, new Date().toISOString());
     const { id: calibration } = await keepCalibration(begun).unwrap();
     return { press: own, calibration };
   };

@@ -51,8 +51,9 @@ export const TABLE_BUDGETS = {
   'letter outlines': 4,
   'letter polygons': 8,
   'container polygons': 4,
-  'soft shapes': 20,
-  'target patches': 2,
+  'soft shapes': 19,
+  'flat patches': 2,
+  'holding shares': 1,
   'dot outlines': 8,
   // Filters and what is shown.
   'filter passes': 2,

@@ -4,7 +4,7 @@ import { MM_PER_INCH, type Frame } from '../raster/frame.ts';
 import { intersect, isEmpty, type Region } from '../raster/region.ts';
 import { frameOf } from '../recipe/frame.ts';
 import type { Screen } from '../screen/screen.ts';
-import { flatPatch } from './flat-patch.ts';
+import { flatPatch } from '../screen/flat-patch.ts';
 import { MARK, PATCH, type Point, type TargetLayout } from './target-layout.ts';
 
 /** The grid of a target's films. */

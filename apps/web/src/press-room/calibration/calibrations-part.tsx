@@ -68,7 +68,7 @@ function Begin({ entry }: { entry: RoomEntry }) {
   const begin = useBeginCalibration();
   const { data: jobs = [] } = useJobsQuery();
   const [chosen, setChosen] = useState<string>();
-  const able = jobs.filter(({ document }) => targetInks(document).length > 0);
+  const able = jobs.filter(({ document }) => targetInks(document.recipe).length > 0);
   const using = able.find(({ document }) => document.recipe.press?.id === entry.id);
   const job = able.find(({ id }) => id === chosen) ?? using ?? able[0];
   if (!job) return null;
@@ -89,7 +89,7 @@ function Begin({ entry }: { entry: RoomEntry }) {
         }
         onClick={() =>
           orSay(
-            begin(entry, job.document).then(({ press, calibration }) =>
+            begin(entry, job.document.recipe).then(({ press, calibration }) =>
               navigate(`/presses/${press.id}/calibrations/${calibration}`),
             ),
           )

@@ -4,7 +4,7 @@ import { percentToCoverage, SOLID } from '../../raster/plane.ts';
 import type { Bits } from '../../raster/bits.ts';
 import type { Screen } from '../../screen/screen.ts';
 import { fitGain, type ToneReading } from '../fit-gain.ts';
-import { flatPatch } from '../flat-patch.ts';
+import { flatPatch } from '../../screen/flat-patch.ts';
 import { readScan } from '../read-scan.ts';
 import { PATCH, TARGET_TONES, targetLayout } from '../target-layout.ts';
 import { targetFilm, targetFrame } from '../target-bits.ts';

@@ -1,6 +1,6 @@
-import { latticeOf, type Screen } from '../../screen/screen.ts';
+import { latticeOf } from '../../screen/screen.ts';
 import { screenKind } from '../../screen/kinds/index.ts';
-import { MM_PER_INCH } from '../../raster/frame.ts';
+import { holdingShare } from '../holding-share.ts';
 import { filmTones } from '../film-tones.ts';
 import type { Check, Checked, Found, Mend, Severity } from '../finding.ts';
 import { alike, mendPlate, mendRuling } from '../mend.ts';
@@ -11,19 +11,6 @@ import { area, inkName, plain } from '../words.ts';
 const [LITTLE_AREA, LITTLE_SHARE] = [25, 0.002];
 /** Shares from which on it is risky, and will fail. */
 const [RISKY, FAILS] = [0.02, 0.2];
-
-/** Ink that stands alone, or bare stock between ink, by share of the film: across, in mm. */
-function sizeOf(screen: Screen, resolution: number): (share: number) => number {
-  const lattice = screen.coarse > 0 ? undefined : latticeOf(screen);
-  if (lattice) return (share) => lattice.size(share);
-  // Spots are as large as they are; from a third of the film on they touch one another.
-  const spot =
-    screen.coarse > 0
-      ? MM_PER_INCH / screen.coarse
-      : (screenKind(screen.kind).spotSize?.(screen.settings) ?? 0);
-  const side = Math.max(spot, MM_PER_INCH / resolution);
-  return (share) => (share < 1 / 3 ? side : Infinity);
-}
 
 /** What is lost of dots, or fills in of gaps. */
 interface Side {
@@ -38,11 +25,11 @@ function look(
   { least, isGap }: Side,
 ): { mm2: number; of: number; places: Places } {
   const film = filmTones(recipe, plate);
-  const size = sizeOf(recipe.plates[plate].screen, recipe.sheet.resolution);
+  // Half a micrometre either way is no matter.
+  const held = holdingShare(recipe.plates[plate].screen, recipe.sheet.resolution, least - 0.5);
   const isBad = Uint8Array.from(film, (share, tone) => {
     if (tone === 0 || share <= 0 || share >= 1) return 0;
-    // Half a micrometre either way is no matter.
-    return size(isGap ? 1 - share : share) * 1000 < least - 0.5 ? 1 : 0;
+    return (isGap ? 1 - share : share) < held ? 1 : 0;
   });
   const { tones, counts } = evidence.plates[plate];
   const places = new Places(evidence.grid);
@@ -57,18 +44,6 @@ function look(
       for (let x = 0; x < width; x++, i++) if (isBad[tones[i]]) places.add(x, y);
   }
   return { mm2: bad * evidence.pixel, of: all * evidence.pixel, places };
-}
-
-/** The share of the film, 0–1, whose dots are just as large as they must be. */
-function holdingShare(screen: Screen, resolution: number, least: number): number {
-  const size = sizeOf(screen, resolution);
-  let [low, high] = [0, 1];
-  for (let turn = 0; turn < 30; turn++) {
-    const middle = (low + high) / 2;
-    if (size(middle) * 1000 < least) low = middle;
-    else high = middle;
-  }
-  return high;
 }
 
 /** Tones that a mend by dot limits may give up, percent. */

@@ -19,8 +19,7 @@ export function Measured({ chosen, room }: { chosen: JobPress; room: readonly Ro
   const navigate = useNavigate();
   const begin = useBeginCalibration();
   const { data: all = [] } = useCalibrationsQuery();
-  const document = useDocument();
-  const { recipe } = document;
+  const { recipe } = useDocument();
   const entry = room.find(({ id }) => id === chosen.id);
   const names = recipe.inks.map(({ name }) => name);
   const measured = chosen.press.inkGains.filter(
@@ -43,12 +42,12 @@ export function Measured({ chosen, room }: { chosen: JobPress; room: readonly Ro
       name="Measured"
       aside={
         entry &&
-        targetInks(document).length > 0 && (
+        targetInks(recipe).length > 0 && (
           <ResetButton
             label="Calibrate…"
             onClick={() =>
               orSay(
-                begin(entry, document).then(({ press, calibration }) => {
+                begin(entry, recipe).then(({ press, calibration }) => {
                   if (press.id !== chosen.id)
                     dispatch(
                       edit('Press of one’s own', (draft) => {

@@ -3,15 +3,15 @@ import { createBits, cropBits, enlargeBits, type Bits } from '../raster/bits.ts'
 import type { Frame } from '../raster/frame.ts';
 import { createPlane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
-import { screened } from '../screen/screened.ts';
-import { screenerFor, screenGridOf, type Screen } from '../screen/screen.ts';
-import { STRAIGHT_TRANSFER } from '../screen/transfer.ts';
+import { screened } from './screened.ts';
+import { screenerFor, screenGridOf, type Screen } from './screen.ts';
+import { STRAIGHT_TRANSFER } from './transfer.ts';
 
 /** Spots of a flat tone around a patch that screens which carry something on need to settle. */
 const RUN_IN = 40;
 
 /** Patches of screens that carry something on: strips of a film come back to them. */
-const recentPatches = cache<Bits>('target patches', ({ data }) => data.byteLength + 256);
+const recentPatches = cache<Bits>('flat patches', ({ data }) => data.byteLength + 256);
 
 /**
  * A patch of one tone in a screen, made linear: without the smallest and the largest dot that the screen keeps.
