@@ -87,11 +87,14 @@ const decimalCommas = (text: string): boolean =>
   /\d,\d+\s*%?\s*[;\t]/.test(text) || /[;\t]\s*\d+,\d/.test(text);
 
 function separated(text: string): TextTable {
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
-    // What parts values is found out, but for decimal commas.
-    delimitersToGuess: decimalCommas(text) ? [';', '\t'] : [';', '\t', ',', '|'],
-    skipEmptyLines: false,
+  const bare = text.replace(/^\uFEFF/, '');
+  // What parts values is found out without empty lines, but for decimal commas; lines are counted with them.
+  const { meta } = Papa.parse<string[]>(bare, {
+    delimitersToGuess: decimalCommas(bare) ? [';', '\t'] : [';', '\t', ',', '|'],
+    skipEmptyLines: 'greedy',
+    preview: 20,
   });
+  const { data } = Papa.parse<string[]>(bare, { delimiter: meta.delimiter, skipEmptyLines: false });
   const rows = data
     .map((cells, i) => ({ line: i + 1, cells: cells.map((cell) => cell.trim()) }))
     .filter(({ cells }) => cells.some((cell) => cell !== '') && !cells[0].startsWith('#'));

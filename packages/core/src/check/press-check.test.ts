@@ -115,6 +115,19 @@ describe('mesh', () => {
 
 describe('dots and gaps', () => {
   const press = { leastDot: 250, leastGap: 200 };
+  it('spots of screens without a lattice are measured as they come: grain holds where single spots are lost', () => {
+    const limits = { leastDot: 100, leastGap: 100 };
+    const found = (screen: Screen) =>
+      pressCheck(withPress(onBleed(sceneOf(ramp, sheet, screen)), limits)).filter(({ check }) =>
+        ['dots-lost', 'gaps-filled'].includes(check),
+      );
+    expect(found(newScreen('grain', { size: 0.5 }))).toEqual([]);
+    expect(found(newScreen('blue', { spot: 0.13 }))).toEqual([]);
+    expect(found(newScreen('blue', { spot: 0.06 })).map(({ check }) => check)).toEqual(
+      expect.arrayContaining(['dots-lost', 'gaps-filled']),
+    );
+  });
+
   it('tones whose dots are lost are told with their area, to a few parts in a hundred', () => {
     const scene = withPress(onBleed(sceneOf(ramp, sheet, dots(30))), press);
     const [finding] = of('dots-lost', pressCheck(scene));
