@@ -138,3 +138,59 @@ test('presses that cannot be are refused with a sentence', async () => {
   expect(answer.status).toBe(422);
   expect(((await answer.json()) as { detail: string }).detail).toContain('would leave no tone');
 });
+
+test('a press is calibrated on the simulated press, takes the curve, and the job that carries it is printed as asked', async ({
+  page,
+}) => {
+  test.slow();
+  const { id } = await jobOf('Night walk badge');
+  await page.goto(`${server.url}/jobs/${id}/press`);
+  await page.getByRole('combobox', { name: 'Press' }).selectOption({ label: 'Stencil duplicator' });
+  await saved(page);
+  // What ships stays as it is: a copy is measured, and the job goes along.
+  await page.getByRole('button', { name: 'Calibrate…' }).click();
+  await page.waitForURL(/\/calibrations\//);
+  const calibration = page.url();
+  await expect.poll(async () => (await recipeOf(id)).press?.id).toHaveLength(36);
+  await page.getByRole('radio', { name: 'File' }).click();
+  await page.getByLabel('Bring measurements').setInputFiles({
+    name: 'wrong.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('film;printed\n0;100\n50;60\n100;0\n'),
+  });
+  await expect(page.getByText('perhaps two columns are the wrong way round')).toBeVisible();
+  await page.getByLabel('Bring measurements').setInputFiles({
+    name: 'right.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('film;printed\n75;90,5 %\n0;0\n10;16,4\n25;38,2\n50;69,8\n90;97\n100;100\n'),
+  });
+  await expect(page.getByText('Read out of a file.')).toBeVisible();
+  await expect(page.getByText('+19.8 % at 50 %')).toBeVisible();
+  await page.getByRole('radio', { name: 'Simulated' }).click();
+  await page.getByRole('button', { name: 'Print and measure' }).click();
+  await expect(page.getByText('Read by the simulated instrument.')).toBeVisible({ timeout: 60_000 });
+  // A reading is left out by a click, and is so on the server.
+  await page.getByRole('button', { name: /^Reading 12:/ }).press('Enter');
+  await expect(page.getByText('1 left out')).toBeVisible();
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByRole('button', { name: 'In use' })).toBeDisabled();
+  await page.goto(`${server.url}/jobs/${id}/press`);
+  await page.getByRole('button', { name: 'Take the room’s' }).click();
+  await saved(page);
+  const { press } = await recipeOf(id);
+  expect(press?.press.inkGains.map(({ ink }) => ink)).toEqual(['Ember']);
+  await page.getByRole('button', { name: 'Pulls', exact: true }).click();
+  await page.getByRole('button', { name: 'Print on the simulated press' }).click();
+  const shares = page.getByRole('list', { name: 'Inked, percent of the sheet' });
+  await expect(shares).toBeVisible({ timeout: 90_000 });
+  const [asked, printed] = Array.from((await shares.innerText()).matchAll(/\d+\.\d/g), ([one]) =>
+    Number(one),
+  );
+  expect(Math.abs(printed - asked)).toBeLessThan(1.5);
+  await page.getByRole('button', { name: 'Wipe', exact: true }).click();
+  await expect(page.getByRole('group', { name: 'Wipe' }).getByRole('img')).toBeVisible();
+  // It is taken back by taking an older one; here it is thrown away, and the press keeps its curve.
+  await page.goto(calibration.replace(/\/calibrations.*/, ''));
+  await page.getByRole('button', { name: /^Throw away the calibration/ }).click();
+  await expect(page.getByText('Not measured yet')).toBeVisible();
+});

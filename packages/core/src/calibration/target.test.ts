@@ -121,7 +121,7 @@ describe('a target off the simulated press', () => {
     ['a pale ink alone', [95, 0, 2], [[85, -5, 45]], 0.1],
     ['opaque white on dark cloth', [16, 0, 0], [[94, 0, 2]], 0.95],
   ] as const)('is read by scan as by instrument: %s', (_name, stock, labs, opacity) => {
-    const calibration = calibrationOf(stock as never, labs as never, [dots(20), dots(50)], opacity);
+    const calibration = calibrationOf(stock, labs, [dots(20), dots(50)], opacity);
     const press = simulatedPressFor(calibration, 24);
     const scan = simulatedScan(simulatedTarget(calibration, press, 200), {
       ...STRAIGHT_SCAN,

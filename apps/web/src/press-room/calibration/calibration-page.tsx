@@ -34,10 +34,10 @@ import { saveText } from './save-text.ts';
 import { ScanView } from './scan-view.tsx';
 
 const SOURCES = {
-  typed: 'typed',
-  table: 'out of a file',
-  scan: 'off a scan',
-  instrument: 'by the simulated instrument',
+  typed: 'Typed.',
+  table: 'Read out of a file.',
+  scan: 'Read off a scan.',
+  instrument: 'Read by the simulated instrument.',
 } as const;
 
 /** A calibration: its target, how it was read, the curves that come of it. */
@@ -61,11 +61,13 @@ function Page({ entry, calibration }: { entry: RoomEntry; calibration: KeptCalib
   const fits = useMemo(() => inks.map(fittedGain), [inks]);
   const ink = Math.min(place, inks.length - 1);
   const read = async ({ source, simulatedGain, scan, inks: found }: ReadTarget) => {
+    const isAll = found.every(({ readings }) => readings.length > 0);
     await change({
       ...calibration,
       source,
       simulatedGain,
-      scan,
+      // Of inks that were not read again it is still the picture.
+      scan: isAll ? scan : (scan ?? calibration.scan),
       taken: null,
       inks: inks.map((one, i) =>
         found[i].readings.length === 0
@@ -167,10 +169,10 @@ function Page({ entry, calibration }: { entry: RoomEntry; calibration: KeptCalib
                 </button>
               ))}
             </div>
-            <Curve entry={entry} of={inks[ink]} fitted={fits[ink]} onToggle={toggle} />
+            <Curve entry={entry} of={inks[ink]} fitted={fits[ink]} inUse={inUse} onToggle={toggle} />
             {calibration.source !== null && (
               <p className="mt-1 flex gap-3 text-soft">
-                Read {SOURCES[calibration.source]}.
+                {SOURCES[calibration.source]}
                 <button
                   type="button"
                   className="underline hover:text-ink"
@@ -239,14 +241,17 @@ function Curve({
   entry,
   of,
   fitted,
+  inUse,
   onToggle,
 }: {
   entry: RoomEntry;
   of: CalibratedInk;
   fitted: FittedGain | undefined;
+  inUse: boolean;
   onToggle: (place: number) => void;
 }) {
-  const before = gainOf(entry.press, of.ink.name);
+  // Beside the curve the press prints by; once that is this one, beside what is usual on it.
+  const before = inUse ? entry.press.gain : gainOf(entry.press, of.ink.name);
   const lightness = of.ink.lab[0];
   const { ladders } = of;
   return (
@@ -264,8 +269,8 @@ function Curve({
         {fitted ? (
           <>
             {signed(middleGain({ by: 'points', points: fitted.points }))} % at 50 %,{' '}
-            {signed(middleGain(before))} % before (dashed) · readings lie {fitted.residual.toFixed(2)} % off
-            the curve
+            {signed(middleGain(before))} % {inUse ? 'usual' : 'before'} (dashed) · readings lie{' '}
+            {fitted.residual.toFixed(2)} % off the curve
             {of.without.length + fitted.outliers.length > 0 &&
               ` · ${of.without.length + fitted.outliers.length} left out`}
           </>

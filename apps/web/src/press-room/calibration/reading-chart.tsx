@@ -59,7 +59,11 @@ export function ReadingChart({
         aria-pressed={isOut}
         aria-label={`Reading ${place + 1}: ${film} % prints as ${printed.toFixed(1)} %`}
         className="cursor-pointer"
+        tabIndex={0}
         onClick={() => onToggle(place)}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') onToggle(place);
+        }}
       >
         <title>
           {`${film} % on the film prints as ${printed.toFixed(1)} %. `}

@@ -19,6 +19,7 @@ export function ScanView({
   const of = calibration.inks[ink];
   // Readings of a scan stand in the order of the ink's patches.
   const patches = layout.patches.filter((patch) => patch.ink === ink);
+  const isOffScan = patches.every((patch, place) => of.readings.at(place)?.film === patch.tone);
   const share = (mm: number, of: number): string => `${(100 * mm) / of}%`;
   return (
     <section aria-label="Scan" className="mt-4">
@@ -34,7 +35,7 @@ export function ScanView({
         />
         {patches.map((patch, place) => {
           const reading = of.readings.at(place);
-          if (!reading) return null;
+          if (!isOffScan || !reading) return null;
           const isOut = of.without.includes(place);
           const isFar = fitted?.outliers.includes(place) ?? false;
           return (

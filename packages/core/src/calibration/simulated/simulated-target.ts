@@ -1,4 +1,6 @@
 import { overprints } from '../../ink/overprint.ts';
+import { MM_PER_INCH } from '../../raster/frame.ts';
+import { latticeOf } from '../../screen/screen.ts';
 import { layoutOf, type Calibration } from '../calibration.ts';
 import type { ToneReading } from '../fit-gain.ts';
 import { targetFilm, targetFrame } from '../target-bits.ts';
@@ -14,9 +16,11 @@ export const FINEST = 720;
 
 const resolutionOf = ({ resolution }: Printed): number => Math.min(FINEST, resolution);
 
+/** How far ink of such a press runs: as a share of a cell, which it must bridge to gain as much as is wished; mm where there are no cells. */
+const [CELL_SPREAD, PLAIN_SPREAD] = [0.106, 0.06];
+
 /** A press that is only simulated, before it is known how much it gains. */
-const SOFT: SimulatedPress = {
-  spread: 0.06,
+const SOFT: Omit<SimulatedPress, 'spread'> = {
   takes: 0.5,
   starvation: 0.05,
   register: 0.1,
@@ -29,8 +33,12 @@ const SOFT: SimulatedPress = {
  *
  * @param gain percent
  */
-export const simulatedPressFor = (target: Printed, gain: number): SimulatedPress =>
-  pressOfGain({ screen: target.inks[0].screen, resolution: resolutionOf(target), press: SOFT }, gain);
+export function simulatedPressFor(target: Printed, gain: number): SimulatedPress {
+  const [{ screen }] = target.inks;
+  const ruling = latticeOf(screen)?.ruling;
+  const spread = ruling === undefined ? PLAIN_SPREAD : (CELL_SPREAD * MM_PER_INCH) / ruling;
+  return pressOfGain({ screen, resolution: resolutionOf(target), press: { ...SOFT, spread } }, gain);
+}
 
 /** The target as that press prints it. */
 export function simulatedTarget(target: Printed, press: SimulatedPress, ppi: number): LightPicture {
