@@ -6,7 +6,7 @@ await install();
 await systemTools();
 await build();
 await bundle({
-  entryPoints: ['bench/bench.ts', 'bench/films.ts'],
+  entryPoints: ['bench/bench.ts', 'bench/films.ts', 'bench/press.ts'],
   outdir: 'bench/dist',
   external: ['sharp'],
   banner: {
@@ -24,6 +24,7 @@ await must('The benchmark of plain kernels', process.execPath, [
   '--eval',
   "delete globalThis.WebAssembly; await import('./bench/dist/bench.js');",
 ]);
+await must('The benchmark of a press', process.execPath, ['bench/dist/press.js']);
 await must('The benchmark of a run', process.execPath, ['bench/dist/films.js']);
 await must('The table’s benchmark', process.execPath, ['bench/slider.mjs']);
 await must('The benchmark of tone steps', process.execPath, ['bench/tone-slider.mjs']);

@@ -159,6 +159,14 @@ await withDemoPage(async (page, url) => {
   await page.waitForTimeout(800);
   await shot('press-room');
 
+  const [press] = await (await fetch(`${url}/api/shelf/presses`)).json();
+  const [calibration] = await (await fetch(`${url}/api/calibrations`)).json();
+  await page.goto(`${url}/presses/${press.id}/calibrations/${calibration.id}`);
+  await page.getByRole('tab', { name: 'Lantern' }).click();
+  await page.getByRole('img', { name: 'Printed target' }).waitFor();
+  await page.waitForTimeout(3000);
+  await shot('calibration');
+
   await page.goto(`${url}/runs`);
   await page.getByRole('article').first().waitFor();
   await shot('runs');

@@ -1,4 +1,4 @@
-import { tintGradient } from '@brachytone/core/testing.ts';
+import { TEST_PRESS, tintGradient } from '@brachytone/core/testing.ts';
 import { readFileSync } from 'node:fs';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -12,6 +12,7 @@ import {
   NO_TONE,
   outlineLettering,
   plateBits,
+  pressCheck,
   type Bits,
   type Lettering,
   type OriginalRecipe,
@@ -277,4 +278,37 @@ describe('lettering', () => {
     expect(() => readTypeface(file('anton').subarray(0, 900))).toThrow(UnreadableTypeface);
     expect(() => readTypeface(new Uint8Array(200))).toThrow(UnreadableTypeface);
   });
+});
+
+describe('the press check of type', () => {
+  /** What is thin in a line of type of 80 mm, by the names of its checks' sentences. */
+  function thinIn(name: string, text: string, millimetres: number): string[] {
+    const face = readTypeface(file(name));
+    const layout = { text, align: 'centre', tracking: 0, leading: 100 } as const;
+    const { width, height } = outlineLettering(layout, face);
+    const original = lettering(layout);
+    const type = { ...original, content: { ...original.content, ratio: height / width } };
+    const scene = sceneOf({ ...type, placement: { ...type.placement, y: 20 } });
+    const press = { ...TEST_PRESS, leastLine: millimetres, leastLineGap: millimetres };
+    const recipe = {
+      ...scene.recipe,
+      sheet: { ...scene.recipe.sheet, resolution: 1200 },
+      press: { id: 'test', press, compensates: true },
+    };
+    return pressCheck({ ...scene, recipe, typefaces: new Map([['anton', face]]) }).flatMap(
+      ({ check, says }) => (check === 'thin-lines' ? [says] : []),
+    );
+  }
+
+  // Stems and counters as the typefaces' outlines have them: at this width the words are 12 to 18 mm an em.
+  it.each(['anton', 'alfa-slab-one', 'bowlby-one'])('%s: nothing is thin at a size that holds', (name) => {
+    expect(thinIn(name, 'Saltmarsh', 0.2)).toEqual([]);
+  });
+
+  it.each(['anton', 'alfa-slab-one', 'bowlby-one'])(
+    '%s: stems are, once a press holds nothing as fine',
+    (name) => {
+      expect(thinIn(name, 'Saltmarsh, September to April', 1.2).join(' ')).toContain('thinner than 1.2 mm');
+    },
+  );
 });

@@ -3,7 +3,7 @@ import { inWorker } from '../engine/engine.ts';
 import { report } from '../engine/failures.ts';
 import { LAST } from '../engine/ranks.ts';
 import { usePictures } from '../engine/use-pictures.ts';
-import { checkBegun, checked, checkReset } from '../store/check-slice.ts';
+import { checkBegun, checked, checkFailed, checkReset } from '../store/check-slice.ts';
 import { useAppDispatch } from '../store/store.ts';
 import { useDocument } from '../store/use-job.ts';
 
@@ -28,7 +28,11 @@ export function RunPressCheck() {
       // Always the same worker: it keeps what it has gathered.
       inWorker((worker) => worker.pressCheck(recipe), LAST, 1).then(
         (made) => !stale && dispatch(checked(made)),
-        (error: unknown) => !stale && report(error as Error),
+        (error: unknown) => {
+          if (stale) return;
+          report(error as Error);
+          dispatch(checkFailed());
+        },
       );
     }, PATIENCE);
     return () => {

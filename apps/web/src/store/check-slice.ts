@@ -9,6 +9,8 @@ export interface CheckState {
   readonly seconds: number;
   /** True while the job has changed since. */
   readonly stale: boolean;
+  /** True where the last check came to nothing: it could not be made. */
+  readonly failed: boolean;
   /** The finding whose places are outlined, and the place that is looked at. */
   readonly shown: { readonly says: string; readonly place: number } | null;
   /** The mend that is tried on the table, by its finding and its label: other findings may have one of the same label. */
@@ -23,6 +25,7 @@ const initialState: CheckState = {
   findings: null,
   seconds: 0,
   stale: false,
+  failed: false,
   shown: null,
   tried: null,
   dial: null,
@@ -33,7 +36,8 @@ const slice = createSlice({
   name: 'check',
   initialState,
   reducers: {
-    checkBegun: (state) => ({ ...state, stale: true }),
+    checkBegun: (state) => ({ ...state, stale: true, failed: false }),
+    checkFailed: (state) => ({ ...state, findings: null, stale: false, failed: true }),
     checked: (state, { payload }: PayloadAction<{ findings: readonly Finding[]; seconds: number }>) => ({
       ...state,
       ...payload,
@@ -49,8 +53,16 @@ const slice = createSlice({
 });
 
 export const checkReducer = slice.reducer;
-export const { checkBegun, checked, findingShown, mendTried, dialOpened, filmsAsked, checkReset } =
-  slice.actions;
+export const {
+  checkBegun,
+  checkFailed,
+  checked,
+  findingShown,
+  mendTried,
+  dialOpened,
+  filmsAsked,
+  checkReset,
+} = slice.actions;
 
 /** The mend that is tried, as the last check has it; undefined where it is offered no longer. */
 export const triedMend = ({ findings, tried }: CheckState): OfferedMend | undefined =>

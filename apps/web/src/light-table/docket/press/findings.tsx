@@ -15,18 +15,26 @@ const WORDS: Record<Severity, string> = { fail: 'will fail', risky: 'risky', not
 
 /** What the press check found, the worst first, each with its ways to be mended. */
 export function Findings() {
-  const { findings, seconds, stale } = useAppSelector((state) => state.check);
+  const { findings, seconds, stale, failed } = useAppSelector((state) => state.check);
   return (
     <Group
       name="Before films"
       aside={
         <span className="figures text-soft" role="status" aria-label="Press check">
-          {stale || !findings
-            ? 'checking…'
-            : `${findings.length === 0 ? 'nothing found' : findings.length} · ${seconds.toFixed(1)} s`}
+          {failed
+            ? 'not checked'
+            : stale || !findings
+              ? 'checking…'
+              : `${findings.length === 0 ? 'nothing found' : findings.length} · ${seconds.toFixed(1)} s`}
         </span>
       }
     >
+      {failed && (
+        <p className="text-ruby">
+          The check could not be made, and the log has why. It is made again when the job changes; films can
+          be made without it.
+        </p>
+      )}
       {findings?.length === 0 && !stale && (
         <p className="text-soft">Nothing stands against this press. The films can be made.</p>
       )}
