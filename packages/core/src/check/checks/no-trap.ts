@@ -87,35 +87,44 @@ function edgesBetween(
   // A pixel less is as good as can be told; edges that only touch are told always.
   const wanted = Math.max(0.5, reach - 1);
   const isUnder = (i: number, j: number): boolean => others.some((one) => one[i] === 2 && one[j] === 2);
-  const walk = (start: number, step: number, steps: number): void => {
-    // What was last seen alone, 1 or 2, where, and how many pixels of both came since.
-    let last = 0;
-    let lastAt = 0;
-    let both = 0;
-    for (let k = 0, i = start; k < steps; k++, i += step) {
+  // Of the row and of every column: what was last seen alone, 1 or 2, where, and how many pixels of both came since. Columns go on row by row, as
+  // pixels lie in memory.
+  const [ROW, LINES] = [width, width + 1];
+  const last = new Uint8Array(LINES);
+  const lastAt = new Int32Array(LINES);
+  const both = new Int32Array(LINES);
+  const alone = (line: number, now: number, at: number, i: number, step: number): void => {
+    const gap = at - lastAt[line];
+    // A pixel or two in between belong to the edges themselves.
+    const isEdge = last[line] !== 0 && last[line] !== now && gap - 1 - both[line] <= 2 && both[line] < wanted;
+    if (isEdge && !isUnder(i, i - gap * step)) {
+      count++;
+      places.add(i % width, Math.floor(i / width));
+    }
+    last[line] = now;
+    lastAt[line] = at;
+    both[line] = 0;
+  };
+  for (let y = 0, i = 0; y < height; y++) {
+    last[ROW] = 0;
+    for (let x = 0; x < width; x++, i++) {
       const p = a[i];
       const q = b[i];
       if (p === q) {
-        if (p === 0) last = 0;
-        else if (p === 2) both++;
-        continue;
-      }
-      if (p + q !== 2 || p === 1) continue;
-      const now = p === 2 ? 1 : 2;
-      // A pixel or two in between belong to the edges themselves.
-      if (last !== 0 && last !== now && k - lastAt - 1 - both <= 2 && both < wanted) {
-        if (!isUnder(i, start + lastAt * step)) {
-          count++;
-          places.add(i % width, Math.floor(i / width));
+        if (p === 0) {
+          last[ROW] = 0;
+          last[x] = 0;
+        } else if (p === 2) {
+          both[ROW]++;
+          both[x]++;
         }
+      } else if (p + q === 2) {
+        const now = p === 2 ? 1 : 2;
+        alone(ROW, now, x, i, 1);
+        alone(x, now, y, i, width);
       }
-      last = now;
-      lastAt = k;
-      both = 0;
     }
-  };
-  for (let y = 0; y < height; y++) walk(y * width, 1, width);
-  for (let x = 0; x < width; x++) walk(x, width, height);
+  }
   return count;
 }
 
