@@ -11,7 +11,16 @@ export function runPressLoop(): LoopResult {
   const soft: Loop = {
     screen: newScreen('dots', { ruling: 45, angle: 22.5 }),
     resolution: 720,
-    press: { spread: 0.06, takes: 0.5, starvation: 0.05, register: 0, noise: 0.02, seed: 3 },
+    press: {
+      spread: 0.06,
+      takes: 0.5,
+      slur: 0,
+      mesh: null,
+      starvation: 0.05,
+      register: 0,
+      noise: 0.02,
+      seed: 3,
+    },
     scan: { turn: 1.5, uneven: 0.1 },
   };
   return pressLoop({ ...soft, press: pressOfGain(soft, 28) });

@@ -163,8 +163,12 @@ await withDemoPage(async (page, url) => {
   const [calibration] = await (await fetch(`${url}/api/calibrations`)).json();
   await page.goto(`${url}/presses/${press.id}/calibrations/${calibration.id}`);
   await page.getByRole('tab', { name: 'Lantern' }).click();
-  await page.getByRole('img', { name: 'Printed target' }).waitFor();
-  await page.waitForTimeout(3000);
+  await page.waitForFunction(
+    () => document.querySelector('img[alt="Printed target"]')?.naturalWidth > 0,
+    null,
+    { timeout: 60_000 },
+  );
+  await page.waitForTimeout(500);
   await shot('calibration');
 
   await page.goto(`${url}/runs`);

@@ -14,7 +14,7 @@ import { heron } from './heron.ts';
 import { DEMO_FILES } from './index.ts';
 import { marshAtDusk } from './marsh-at-dusk.ts';
 import { moonOverReeds } from './moon-over-reeds.ts';
-import { TOTE_GAIN, toteTarget } from './tote-calibration.ts';
+import { TOTE_GAIN, totePress, toteTarget } from './tote-calibration.ts';
 
 const pathOf = (file: string): string => fileURLToPath(new URL(`../originals/${file}`, import.meta.url));
 
@@ -41,7 +41,7 @@ await sharp(Buffer.from(heron()), { density: 72 })
 // The tote's target, printed and scanned by simulation, and what is read off the very file.
 const SCAN_PPI = 150;
 const target = toteTarget('table');
-const print = simulatedTarget(target, simulatedPressFor(target, TOTE_GAIN), 360);
+const print = simulatedTarget(target, simulatedPressFor(target, TOTE_GAIN, totePress().mesh), 360);
 const scan = simulatedScan(print, { ...STRAIGHT_SCAN, ppi: SCAN_PPI, turn: -0.8, uneven: 0.08 });
 await write(DEMO_FILES.target, scan, SCAN_PPI);
 const { data, info } = await sharp(pathOf(DEMO_FILES.target)).raw().toBuffer({ resolveWithObject: true });

@@ -1,11 +1,11 @@
 import { Inject, Injectable } from '@nestjs/common';
-import type { Calibration, Picture, TargetReading, ToneReading } from '@brachytone/core';
+import type { Calibration, Picture, Press, TargetReading, ToneReading } from '@brachytone/core';
 import { present } from '@brachytone/core';
 import { SHIPPED_PRESSES } from '@brachytone/job';
 import { FilesService } from '../files/files.service.ts';
 import { notFound } from '../http/problem.ts';
 import { ShelfService } from '../shelf/shelf.service.ts';
-import { madeOrProblem } from '../work/tasks.ts';
+import { madeOrProblem, type SimulatedOn } from '../work/tasks.ts';
 import { WorkService } from '../work/work.service.ts';
 
 /** Makes the targets of calibrations, and reads them. */
@@ -50,12 +50,15 @@ export class CalibrationsService {
 
   /** What the simulated instrument reads off a simulated print. */
   async simulatedReadings(id: string, gain: number): Promise<ToneReading[][]> {
-    return this.work.run('simulatedReadings', { calibration: await this.get(id), gain });
+    const calibration = await this.get(id);
+    return this.work.run('simulatedReadings', { calibration, on: await this.simulatedOn(calibration, gain) });
   }
 
   /** A simulated scan of a simulated print, brought in like any picture. */
   async simulatedScan(id: string, gain: number): Promise<string> {
-    const png = await this.work.run('simulatedScan', { calibration: await this.get(id), gain });
+    const calibration = await this.get(id);
+    const on = await this.simulatedOn(calibration, gain);
+    const png = await this.work.run('simulatedScan', { calibration, on });
     return (await this.files.add(png)).sha256;
   }
 
@@ -64,9 +67,18 @@ export class CalibrationsService {
     return present(levels[0], 'picture');
   }
 
+  /** The simulated press of such a gain at 50 %, with the mesh of the press that is measured. */
+  async simulatedOn({ press }: Pick<Calibration, 'press'>, gain: number): Promise<SimulatedOn> {
+    const { mesh } = await this.press(press);
+    return { gain, mesh };
+  }
+
+  private async press(id: string): Promise<Press> {
+    return SHIPPED_PRESSES.find((one) => one.id === id) ?? this.shelf.get('press', id);
+  }
+
   private async titleOf({ press, stock, resolution }: Calibration): Promise<string> {
-    const name =
-      SHIPPED_PRESSES.find(({ id }) => id === press)?.name ?? (await this.shelf.get('press', press)).name;
+    const { name } = await this.press(press);
     return `Target: ${name}, ${stock.name}, ${resolution} dpi`;
   }
 }

@@ -16,6 +16,7 @@ import {
 } from '@brachytone/core';
 import sharp from 'sharp';
 import { Problem } from '../http/problem.ts';
+import type { SimulatedOn } from '../work/tasks.ts';
 
 /** Pixels an inch of the target laid straight, to be looked at. */
 const SHOWN_PPI = 110;
@@ -44,8 +45,8 @@ export async function straightenedTarget(calibration: Calibration, picture: Pict
 }
 
 /** A scan, a little askew, of the target as the simulated press prints it. */
-export function scanOfSimulation(calibration: Calibration, gain: number): Promise<Uint8Array> {
-  const print = simulatedTarget(calibration, simulatedPressFor(calibration, gain), PRINT_PPI);
+export function scanOfSimulation(calibration: Calibration, { gain, mesh }: SimulatedOn): Promise<Uint8Array> {
+  const print = simulatedTarget(calibration, simulatedPressFor(calibration, gain, mesh), PRINT_PPI);
   return png(simulatedScan(print, { ...STRAIGHT_SCAN, ppi: SCAN_PPI, turn: 1.5, uneven: 0.1 }));
 }
 

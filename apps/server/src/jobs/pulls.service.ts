@@ -2,11 +2,11 @@ import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import type { PullView } from '@brachytone/job';
 import { and, asc, eq } from 'drizzle-orm';
+import { CalibrationsService } from '../calibrations/calibrations.service.ts';
 import { DATABASE, type Database } from '../database/database.ts';
 import { pulls } from '../database/schema.ts';
 import { FilesService } from '../files/files.service.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import { ShelfService } from '../shelf/shelf.service.ts';
 import { WorkService } from '../work/work.service.ts';
 import { JobsService } from './jobs.service.ts';
 
@@ -17,7 +17,7 @@ export class PullsService {
     @Inject(DATABASE) private readonly database: Database,
     @Inject(JobsService) private readonly jobs: JobsService,
     @Inject(FilesService) private readonly files: FilesService,
-    @Inject(ShelfService) private readonly shelf: ShelfService,
+    @Inject(CalibrationsService) private readonly calibrations: CalibrationsService,
     @Inject(WorkService) private readonly work: WorkService,
   ) {}
 
@@ -54,7 +54,7 @@ export class PullsService {
   async print(jobId: string, name: string, value: unknown, calibrationId: string): Promise<PullView> {
     await this.jobs.get(jobId);
     const document = await this.jobs.read(value);
-    const calibration = await this.shelf.get('calibration', calibrationId);
+    const calibration = await this.calibrations.get(calibrationId);
     const gain = calibration.simulatedGain;
     if (gain === null)
       throw new Problem(
@@ -64,7 +64,8 @@ export class PullsService {
       );
     const { recipe } = document;
     const materials = await this.files.materials(recipe);
-    const { png, shares } = await this.work.run('simulatedPrint', { recipe, materials, calibration, gain });
+    const on = await this.calibrations.simulatedOn(calibration, gain);
+    const { png, shares } = await this.work.run('simulatedPrint', { recipe, materials, calibration, on });
     const { sha256: picture } = await this.files.add(png);
     const [row] = await this.database.queries
       .insert(pulls)

@@ -2,6 +2,7 @@ import type {
   Calibration,
   Drawing,
   Intent,
+  Mesh,
   Picture,
   PrintedShare,
   Pyramid,
@@ -43,6 +44,12 @@ export interface Refusal {
 export function madeOrProblem<Made extends object>(made: Made | Refusal): Made {
   if ('problem' in made) throw new Problem(made.problem.status, made.problem.title, made.problem.detail);
   return made;
+}
+
+/** The simulated press: percent it gains at 50 %, and the mesh it prints through. */
+export interface SimulatedOn {
+  readonly gain: number;
+  readonly mesh: Mesh | null;
 }
 
 /** What the worker threads do, by name: what each is given and gives back. */
@@ -93,12 +100,12 @@ export interface Tasks {
   /** The target of such a picture laid straight, as PNG. */
   straightTarget: { given: { calibration: Calibration; picture: Picture }; made: Uint8Array | Refusal };
   /** A target's readings by the simulated instrument, ink by ink, off a simulated press of such a gain at 50 %. */
-  simulatedReadings: { given: { calibration: Calibration; gain: number }; made: ToneReading[][] };
+  simulatedReadings: { given: { calibration: Calibration; on: SimulatedOn }; made: ToneReading[][] };
   /** A simulated scan of a target that was printed on the simulated press, as PNG. */
-  simulatedScan: { given: { calibration: Calibration; gain: number }; made: Uint8Array };
+  simulatedScan: { given: { calibration: Calibration; on: SimulatedOn }; made: Uint8Array };
   /** A job's films as a simulated press prints them: a picture as PNG, and how much of the sheet each ink covers. */
   simulatedPrint: {
-    given: { recipe: Recipe; materials: SharedMaterials; calibration: Calibration; gain: number };
+    given: { recipe: Recipe; materials: SharedMaterials; calibration: Calibration; on: SimulatedOn };
     made: { png: Uint8Array; shares: readonly PrintedShare[] };
   };
   /**

@@ -298,23 +298,23 @@ export const straightTarget = ({
 /** See `Tasks`. */
 export const simulatedReadings = ({
   calibration,
-  gain,
+  on: { gain, mesh },
 }: Tasks['simulatedReadings']['given']): Tasks['simulatedReadings']['made'] =>
-  readingsOfSimulation(calibration, simulatedPressFor(calibration, gain));
+  readingsOfSimulation(calibration, simulatedPressFor(calibration, gain, mesh));
 
 /** See `Tasks`. */
-export const simulatedScan = ({ calibration, gain }: Tasks['simulatedScan']['given']): Promise<Uint8Array> =>
-  scanOfSimulation(calibration, gain);
+export const simulatedScan = ({ calibration, on }: Tasks['simulatedScan']['given']): Promise<Uint8Array> =>
+  scanOfSimulation(calibration, on);
 
 /** See `Tasks`. */
 export async function simulatedPrint({
   recipe,
   materials,
   calibration,
-  gain,
+  on: { gain, mesh },
 }: Tasks['simulatedPrint']['given']): Promise<Tasks['simulatedPrint']['made']> {
   const plates = recipe.plates.flatMap(({ printed }, i) => (printed ? [i] : []));
-  const press = simulatedPressFor(calibration, gain);
+  const press = simulatedPressFor(calibration, gain, mesh);
   const { picture, shares } = simulatedJobPrint(sceneOf(recipe, materials), plates, press, PRINT_PIXELS);
   return { png: await lightPng(picture), shares };
 }

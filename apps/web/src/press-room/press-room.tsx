@@ -44,7 +44,8 @@ function Part({ name, presses, empty }: { name: string; presses: readonly RoomEn
 }
 
 function PressCard({ id, press, says }: RoomEntry) {
-  const { name, kind, gain, mesh, leastDot, register } = press;
+  const { name, kind, gain, mesh, leastDot, register, inkGains } = press;
+  const measured = inkGains.filter(({ calibrated }) => calibrated !== null).length;
   return (
     <li className="rounded-sm border border-edge bg-raised hover:border-ink">
       <Link to={`/presses/${id}`} className="block p-2.5">
@@ -64,6 +65,7 @@ function PressCard({ id, press, says }: RoomEntry) {
             `${leastDot} µm`,
             `±${register} mm`,
             ...(mesh ? [`${mesh.count} a cm`] : []),
+            ...(measured > 0 ? [`${measured === 1 ? '1 ink' : `${measured} inks`} measured`] : []),
           ].join(' · ')}
         </p>
         {says && <p className="mt-0.5 text-soft">{says}</p>}

@@ -15,7 +15,16 @@ import { murrayDavies, murrayDaviesOfDensities, spotToneValue } from './tone-val
 const soft: Loop = {
   screen: newScreen('dots', { ruling: 45, angle: 22.5 }),
   resolution: 720,
-  press: { spread: 0.06, takes: 0.5, starvation: 0.05, register: 0, noise: 0.02, seed: 3 },
+  press: {
+    spread: 0.06,
+    takes: 0.5,
+    slur: 0,
+    mesh: null,
+    starvation: 0.05,
+    register: 0,
+    noise: 0.02,
+    seed: 3,
+  },
 };
 const loop: Loop = { ...soft, press: pressOfGain(soft, 28) };
 const layout = targetLayout(1);

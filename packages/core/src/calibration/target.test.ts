@@ -5,6 +5,7 @@ import { newScreen, type Screen } from '../screen/screen.ts';
 import { sceneOf, TEST_PRESS, testInk } from '../testing.ts';
 import { calibrated, fittedGain, layoutOf, type Calibration } from './calibration.ts';
 import { simulatedJobPrint } from './simulated/simulated-job.ts';
+import { truthOf } from './simulated/press-loop.ts';
 import { simulatedScan, STRAIGHT_SCAN } from './simulated/simulated-scan.ts';
 import { simulatedPressFor, simulatedReadings, simulatedTarget } from './simulated/simulated-target.ts';
 import { straightScan } from './straight-scan.ts';
@@ -139,6 +140,25 @@ describe('a target off the simulated press', () => {
         expect(Math.abs(scanned[i].printed - printed)).toBeLessThan(3);
       });
     });
+  });
+
+  it('loses ink to the threads of its mesh, and grows where it is dragged', () => {
+    const calibration = calibrationOf([95, 0, 2], [[25, 10, -40]], [dots(20)]);
+    const mesh = { count: 30, angle: 0, thread: 150 };
+    const plain = { ...simulatedPressFor(calibration, 10), spread: 0.02, takes: 0.5, slur: 0, starvation: 0 };
+    const inked = (press: typeof plain): number =>
+      truthOf({ screen: dots(20), resolution: RESOLUTION, press })(30);
+    // Sharp edges that take at one half print what the film has; a drag of a tenth of a millimetre adds at the feet of dots alone.
+    expect(Math.abs(inked(plain) - 30)).toBeLessThan(1.5);
+    expect(inked({ ...plain, slur: 0.1 })).toBeGreaterThan(32);
+    const light = (press: typeof plain): number => {
+      const { data } = simulatedTarget(calibration, press, 100);
+      return data.reduce((sum, value) => sum + value, 0);
+    };
+    // Marks of threads too wide to run together leave stock bare.
+    expect(light({ ...plain, spread: 0.01, mesh })).toBeGreaterThan(
+      1.005 * light({ ...plain, spread: 0.01 }),
+    );
   });
 
   it('is laid straight so that its corner marks are where the layout has them', () => {

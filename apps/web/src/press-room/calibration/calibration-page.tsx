@@ -262,7 +262,7 @@ function Curve({
         before={before}
         colour={lightness > 80 ? '#6b6456' : labToHex(of.ink.lab)}
         width={620}
-        height={300}
+        height={270}
         onToggle={onToggle}
       />
       <p className="figures mt-1 text-soft">

@@ -14,6 +14,7 @@ import {
   reachOf,
   simulatedPrint,
   takesForGain,
+  throughThreads,
   type LightPicture,
   type SimulatedPress,
 } from './simulated-press.ts';
@@ -47,7 +48,8 @@ function flatFilm({ screen, resolution, press }: Loop, percent: number): Bits {
   const side = Math.max(LEAST_SIDE, Math.round((PATCH / MM_PER_INCH) * resolution));
   const size = side + 2 * reachOf(press, resolution);
   const frame = { width: size, height: size, resolution, bleed: 0 };
-  return flatPatch(screen, frame, percentToCoverage(percent), { x: 0, y: 0, width: size, height: size });
+  const whole = { x: 0, y: 0, width: size, height: size };
+  return throughThreads(flatPatch(screen, frame, percentToCoverage(percent), whole), press, frame, whole);
 }
 
 /** Percent printed by tones of the film, by Murray and Davies from what is truly inked. */

@@ -4,6 +4,8 @@ import type { Bits } from '../../raster/bits.ts';
 import { bitAt, isBlank } from '../../raster/bits.ts';
 import { MM_PER_INCH, type Frame } from '../../raster/frame.ts';
 import type { Region } from '../../raster/region.ts';
+import { knockOutThreads } from '../../plate/mesh-bits.ts';
+import type { Mesh } from '../../press/press.ts';
 
 /** A press that is only simulated, for learning and for tests: what it does to films. */
 export interface SimulatedPress {
@@ -11,6 +13,10 @@ export interface SimulatedPress {
   readonly spread: number;
   /** Share of blurred film from which on ink takes, 0–1: below ½ edges grow, above they shrink. */
   readonly takes: number;
+  /** How far ink is dragged down the sheet, mm. */
+  readonly slur: number;
+  /** Of a screen-printing frame: its threads stop ink. */
+  readonly mesh: Mesh | null;
   /** Share by which the ink of large solids is thinner than that of small ones. */
   readonly starvation: number;
   /** How far plates miss one another, mm. */
@@ -48,7 +54,11 @@ export interface PrintedFilms {
   readonly printed?: (plate: number, inked: Float32Array) => void;
 }
 
-/** What is inked of some rows of a film, 0–1, pixel by pixel; `reach` rows and columns more are read all around. */
+/**
+ * What is inked of some rows of a film, 0–1, pixel by pixel; `reach` rows and columns more are read all around.
+ *
+ * @param bits what is left of the film by the mesh's threads
+ */
 export function inkedRows(
   bits: Bits,
   reach: number,
@@ -62,17 +72,31 @@ export function inkedRows(
   const blurred = sigma > 0.2 ? blur(plane, width, height, sigma) : plane;
   const [w, h] = [width - 2 * reach, height - 2 * reach];
   const out = new Float32Array(w * h);
+  const dragged = draggedRows(press, resolution) * width;
   for (let y = 0, i = 0; y < h; y++)
     for (let x = 0; x < w; x++, i++) {
-      const share = blurred[(y + reach) * width + x + reach];
+      const at = (y + reach) * width + x + reach;
+      const share = dragged === 0 ? blurred[at] : Math.max(blurred[at], blurred[at - dragged]);
       out[i] = Math.min(1, Math.max(0, (share - press.takes) / SOFT + 0.5));
     }
   return out;
 }
 
+/** Rows of film that ink is dragged down. */
+const draggedRows = ({ slur }: SimulatedPress, resolution: number): number =>
+  Math.round((slur / MM_PER_INCH) * resolution);
+
 /** Film pixels that a press looks at around each. */
-export const reachOf = ({ spread }: SimulatedPress, resolution: number): number =>
-  Math.ceil(((REACH * spread) / MM_PER_INCH) * resolution);
+export const reachOf = (press: SimulatedPress, resolution: number): number =>
+  Math.ceil(((REACH * press.spread) / MM_PER_INCH) * resolution) + draggedRows(press, resolution);
+
+/** What of a film's region the threads of the mesh let through. */
+export function throughThreads(bits: Bits, { mesh }: SimulatedPress, frame: Frame, region: Region): Bits {
+  if (!mesh) return bits;
+  const open = { ...bits, data: bits.data.slice() };
+  knockOutThreads(open, mesh, frame, region);
+  return open;
+}
 
 /**
  * Prints films.
@@ -113,7 +137,7 @@ export function simulatedPrint(
       const bits = film(plate, part);
       const rows = isBlank(bits)
         ? new Float32Array(width * (foot - top))
-        : inkedRows(bits, reach, press, resolution);
+        : inkedRows(throughThreads(bits, press, frame, part), reach, press, resolution);
       printed?.(plate, rows);
       return rows;
     });

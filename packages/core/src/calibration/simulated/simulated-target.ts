@@ -1,6 +1,7 @@
 import { overprints } from '../../ink/overprint.ts';
 import { MM_PER_INCH } from '../../raster/frame.ts';
 import { latticeOf } from '../../screen/screen.ts';
+import type { Mesh } from '../../press/press.ts';
 import { layoutOf, type Calibration } from '../calibration.ts';
 import type { ToneReading } from '../fit-gain.ts';
 import { targetFilm, targetFrame } from '../target-bits.ts';
@@ -20,7 +21,8 @@ const resolutionOf = ({ resolution }: Printed): number => Math.min(FINEST, resol
 const [CELL_SPREAD, PLAIN_SPREAD] = [0.106, 0.06];
 
 /** A press that is only simulated, before it is known how much it gains. */
-const SOFT: Omit<SimulatedPress, 'spread'> = {
+const SOFT: Omit<SimulatedPress, 'spread' | 'mesh'> = {
+  slur: 0.01,
   takes: 0.5,
   starvation: 0.05,
   register: 0.1,
@@ -32,12 +34,13 @@ const SOFT: Omit<SimulatedPress, 'spread'> = {
  * The simulated press that gains so much at 50 % in the screen of a target's first ink.
  *
  * @param gain percent
+ * @param mesh of the frame that it prints through, if it has one
  */
-export function simulatedPressFor(target: Printed, gain: number): SimulatedPress {
+export function simulatedPressFor(target: Printed, gain: number, mesh: Mesh | null = null): SimulatedPress {
   const [{ screen }] = target.inks;
   const ruling = latticeOf(screen)?.ruling;
   const spread = ruling === undefined ? PLAIN_SPREAD : (CELL_SPREAD * MM_PER_INCH) / ruling;
-  return pressOfGain({ screen, resolution: resolutionOf(target), press: { ...SOFT, spread } }, gain);
+  return pressOfGain({ screen, resolution: resolutionOf(target), press: { ...SOFT, spread, mesh } }, gain);
 }
 
 /** The target as that press prints it. */
