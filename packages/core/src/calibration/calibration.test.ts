@@ -3,30 +3,15 @@ import fc from 'fast-check';
 import sharp from 'sharp';
 import { randomAt } from '../base/random.ts';
 import type { Picture } from '../raster/picture.ts';
-import { newScreen } from '../screen/screen.ts';
 import { fitGain } from './fit-gain.ts';
 import { homography, mapThrough } from './homography.ts';
 import { readLadders, readScan } from './read-scan.ts';
-import { pressLoop, pressOfGain, printedTarget, type Loop } from './simulated/press-loop.ts';
+import { COARSE_LOOP, pressLoop, pressOfGain, printedTarget, type Loop } from './simulated/press-loop.ts';
 import { simulatedScan, STRAIGHT_SCAN, type SimulatedScan } from './simulated/simulated-scan.ts';
 import { DOT_LADDER, targetLayout } from './target-layout.ts';
 import { murrayDavies, murrayDaviesOfDensities, spotToneValue } from './tone-value.ts';
 
-const soft: Loop = {
-  screen: newScreen('dots', { ruling: 45, angle: 22.5 }),
-  resolution: 720,
-  press: {
-    spread: 0.06,
-    takes: 0.5,
-    slur: 0,
-    mesh: null,
-    starvation: 0.05,
-    register: 0,
-    noise: 0.02,
-    seed: 3,
-  },
-};
-const loop: Loop = { ...soft, press: pressOfGain(soft, 28) };
+const loop: Loop = { ...COARSE_LOOP, press: pressOfGain(COARSE_LOOP, 28) };
 const layout = targetLayout(1);
 
 let printed: ReturnType<typeof printedTarget> | undefined;

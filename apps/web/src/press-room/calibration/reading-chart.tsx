@@ -1,8 +1,8 @@
 import { gainCurve, type CalibratedInk, type FittedGain, type Gain } from '@brachytone/core';
 import { CartesianGrid, ComposedChart, Line, ReferenceLine, Scatter, XAxis, YAxis } from 'recharts';
+import { AXIS, DIAGONAL } from '../../light-table/docket/press/chart-style.ts';
 
 const STEPS = 50;
-const AXIS = { tick: { fontSize: 10, fill: '#6b6456' }, tickLine: false, stroke: '#b9b09c' } as const;
 const [LEFT_OUT, OUTLIER] = ['#b9b09c', '#a81f3d'];
 
 /** What a mark of the chart is drawn by. */
@@ -87,14 +87,7 @@ export function ReadingChart({
       <CartesianGrid stroke="#e5decb" />
       <XAxis dataKey="film" type="number" domain={[0, 100]} ticks={[0, 25, 50, 75, 100]} {...AXIS} />
       <YAxis type="number" domain={[0, 100]} ticks={[0, 25, 50, 75, 100]} {...AXIS} />
-      <ReferenceLine
-        segment={[
-          { x: 0, y: 0 },
-          { x: 100, y: 100 },
-        ]}
-        stroke="#b9b09c"
-        strokeDasharray="1 3"
-      />
+      <ReferenceLine {...DIAGONAL} />
       <Line
         dataKey="before"
         stroke="#625c50"

@@ -2,7 +2,7 @@ import { gainTable, inverseGain, type Gain } from '../../press/gain.ts';
 import { MM_PER_INCH } from '../../raster/frame.ts';
 import { percentToCoverage, SOLID } from '../../raster/plane.ts';
 import type { Bits } from '../../raster/bits.ts';
-import type { Screen } from '../../screen/screen.ts';
+import { newScreen, type Screen } from '../../screen/screen.ts';
 import { fitGain, type ToneReading } from '../fit-gain.ts';
 import { flatPatch } from '../../screen/flat-patch.ts';
 import { readScan } from '../read-scan.ts';
@@ -42,6 +42,22 @@ export interface Loop {
   readonly press: SimulatedPress;
   readonly scan?: Partial<SimulatedScan>;
 }
+
+/** One before it is known how much the press gains: coarse dots, and a press as on a table. */
+export const COARSE_LOOP: Loop = {
+  screen: newScreen('dots', { ruling: 45, angle: 22.5 }),
+  resolution: 720,
+  press: {
+    spread: 0.06,
+    takes: 0.5,
+    slur: 0,
+    mesh: null,
+    starvation: 0.05,
+    register: 0,
+    noise: 0.02,
+    seed: 3,
+  },
+};
 
 /** Film of a flat tone in percent, with room around it for a press to look at. */
 function flatFilm({ screen, resolution, press }: Loop, percent: number): Bits {

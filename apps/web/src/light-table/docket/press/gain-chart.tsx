@@ -1,5 +1,6 @@
 import { gainCurve, type Gain } from '@brachytone/core';
 import { CartesianGrid, Line, LineChart, ReferenceLine, Tooltip, XAxis, YAxis } from 'recharts';
+import { AXIS, DIAGONAL } from './chart-style.ts';
 
 /** A gain with the colour its line is drawn in. */
 export interface DrawnGain {
@@ -9,7 +10,6 @@ export interface DrawnGain {
 }
 
 const STEPS = 50;
-const AXIS = { tick: { fontSize: 10, fill: '#6b6456' }, tickLine: false, stroke: '#b9b09c' } as const;
 
 /**
  * What is printed of what is on the film, a line for each gain; dashed, what the films carry against it. All in percent.
@@ -48,14 +48,7 @@ export function GainChart({
       <CartesianGrid stroke="#e5decb" />
       <XAxis dataKey="tone" type="number" domain={[0, 100]} ticks={[0, 50, 100]} {...AXIS} />
       <YAxis domain={[0, 100]} ticks={[0, 50, 100]} {...AXIS} />
-      <ReferenceLine
-        segment={[
-          { x: 0, y: 0 },
-          { x: 100, y: 100 },
-        ]}
-        stroke="#b9b09c"
-        strokeDasharray="1 3"
-      />
+      <ReferenceLine {...DIAGONAL} />
       <Tooltip
         isAnimationActive={false}
         cursor={{ stroke: '#2f8fc4', strokeWidth: 1 }}
