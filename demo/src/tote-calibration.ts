@@ -1,4 +1,4 @@
-import type { Calibration, LadderReading, Press, ToneReading } from '@brachytone/core';
+import type { Calibration, Press, TargetReading } from '@brachytone/core';
 import { calibrationOfJob, pressOf, SHIPPED_PRESSES } from '@brachytone/job';
 import { TOTE_PRINT } from './dusk-tote.ts';
 
@@ -7,10 +7,7 @@ export const TOTE_GAIN = 21;
 const [MADE, TAKEN] = ['2026-11-20T09:30:00.000Z', '2026-11-20T16:10:00.000Z'];
 
 /** What was read off the scan of the tote's target, ink by ink. */
-export type ToteReadings = readonly {
-  readonly readings: readonly ToneReading[];
-  readonly ladders: LadderReading;
-}[];
+export type ToteReadings = TargetReading['inks'];
 
 /** The table that the tote is pulled on. */
 export function totePress(): Press {

@@ -53,6 +53,3 @@ export const calibrationSchema: Joi.ObjectSchema<Calibration> = Joi.object<Calib
 
 /** One that was kept. */
 export type KeptCalibration = Calibration & { readonly id: string };
-
-/** A calibration without what the press room adds. */
-export const calibrationOf = ({ id: _, ...calibration }: KeptCalibration): Calibration => calibration;

@@ -12,7 +12,8 @@ export interface Lane {
   readonly end: () => void;
 }
 
-function startLane(): Lane {
+/** Starts a worker. */
+export function startLane(): Lane {
   const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
   return { remote: wrap<WorkerApi>(worker), busy: false, end: () => worker.terminate() };
 }

@@ -1,5 +1,6 @@
-import type { Intent, Pyramid } from '@brachytone/core';
+import type { Intent } from '@brachytone/core';
 import type { OriginalView } from '@brachytone/job';
+import { checkLane } from './check-lane.ts';
 import { lanes, type Lane } from './lanes.ts';
 
 /** How long whole pictures wait for a draft of the small ones, ms; there may be nothing that shows them. */
@@ -13,8 +14,18 @@ export class Pictures {
   private readonly states = new Map<string, State>();
   private readonly waiting = new Set<() => void>();
   private changes = 0;
+  private aside: Promise<unknown> = Promise.resolve();
 
-  constructor(private readonly lanes: readonly Lane[]) {}
+  /**
+   * @param side the worker that looks at whole jobs, beside those that draw: nothing that is shown waits for it
+   */
+  constructor(
+    private readonly lanes: readonly Lane[],
+    private readonly side: () => Lane,
+  ) {}
+
+  /** When all that has arrived is in the worker aside, too. */
+  readonly keptAside = (): Promise<unknown> => this.aside;
 
   /** Sees to it that a file arrives; a picture small first. */
   readonly want = (file: OriginalView): void => {
@@ -74,6 +85,7 @@ export class Pictures {
   }
 
   private async toAll(keep: (lane: Lane) => Promise<void>): Promise<void> {
+    this.aside = Promise.all([this.aside, keep(this.side())]);
     await Promise.all(this.lanes.map(keep));
   }
 
@@ -81,11 +93,13 @@ export class Pictures {
     const { remote } = this.lanes[0];
     if (kind === 'picture') {
       if (smallLevel > 0) {
-        await this.keepPicture(sha256, await remote.fetchSmall(sha256, width, height, smallLevel));
+        const small = await remote.fetchSmall(sha256, width, height, smallLevel);
+        await Promise.all(this.lanes.map((lane) => lane.remote.keepPicture(sha256, small)));
         this.arrived(sha256, 'small');
         await this.nextDraft();
       }
-      await this.keepPicture(sha256, await this.lanes[this.lanes.length - 1].remote.fetchWhole(sha256));
+      const whole = await this.lanes[this.lanes.length - 1].remote.fetchWhole(sha256);
+      await this.toAll((lane) => lane.remote.keepPicture(sha256, whole));
     } else if (kind === 'font') {
       const font = await remote.fetchFont(sha256);
       await this.toAll((lane) => lane.remote.keepFont(sha256, font));
@@ -94,10 +108,6 @@ export class Pictures {
       await this.toAll((lane) => lane.remote.keepDrawing(sha256, drawing));
     }
     // What a profile gives is fetched as a separation.
-  }
-
-  private keepPicture(sha256: string, pyramid: Pyramid): Promise<void> {
-    return this.toAll(({ remote }) => remote.keepPicture(sha256, pyramid));
   }
 
   /** Until a draft has been shown. */
@@ -110,4 +120,4 @@ export class Pictures {
 }
 
 /** The page's own. */
-export const pictures = new Pictures(lanes);
+export const pictures = new Pictures(lanes, checkLane);

@@ -1,8 +1,10 @@
 import { useEffect } from 'react';
-import { inWorker } from '../engine/engine.ts';
+import type { Remote } from 'comlink';
+import { checkEngine } from '../engine/check-lane.ts';
 import { report } from '../engine/failures.ts';
-import { LAST } from '../engine/ranks.ts';
+import { pictures } from '../engine/pictures.ts';
 import { usePictures } from '../engine/use-pictures.ts';
+import type { WorkerApi } from '../engine/worker.ts';
 import { checkBegun, checked, checkFailed, checkReset } from '../store/check-slice.ts';
 import { useAppDispatch } from '../store/store.ts';
 import { useDocument } from '../store/use-job.ts';
@@ -25,15 +27,21 @@ export function RunPressCheck() {
     dispatch(checkBegun());
     let stale = false;
     const timer = setTimeout(() => {
-      // Always the same worker: it keeps what it has gathered.
-      inWorker((worker) => worker.pressCheck(recipe), LAST, 1).then(
-        (made) => !stale && dispatch(checked(made)),
-        (error: unknown) => {
-          if (stale) return;
-          report(error as Error);
-          dispatch(checkFailed());
-        },
-      );
+      // A worker of its own, which keeps what it has gathered; what is stale before its turn is not done.
+      const check = async (worker: Remote<WorkerApi>) => {
+        await pictures.keptAside();
+        return stale ? undefined : worker.pressCheck(recipe);
+      };
+      checkEngine()
+        .run(check)
+        .then(
+          (made) => made && !stale && dispatch(checked(made)),
+          (error: unknown) => {
+            if (stale) return;
+            report(error as Error);
+            dispatch(checkFailed());
+          },
+        );
     }, PATIENCE);
     return () => {
       stale = true;
