@@ -14,8 +14,10 @@ import {
   plateBits,
   pressCheck,
   type Bits,
+  type Finding,
   type Lettering,
   type OriginalRecipe,
+  type Press,
   type Recipe,
   type Region,
   type Scene,
@@ -281,34 +283,57 @@ describe('lettering', () => {
 });
 
 describe('the press check of type', () => {
-  /** What is thin in a line of type of 80 mm, by the names of its checks' sentences. */
-  function thinIn(name: string, text: string, millimetres: number): string[] {
+  /** What is thin in a line of type of 80 mm. */
+  function thinIn(
+    name: string,
+    text: string,
+    press: Partial<Press>,
+    change: Partial<Lettering> = {},
+    screen = newScreen('dots'),
+  ): Finding[] {
     const face = readTypeface(file(name));
-    const layout = { text, align: 'centre', tracking: 0, leading: 100 } as const;
+    const layout = { text, align: 'centre', tracking: 0, leading: 100, ...change } as const;
     const { width, height } = outlineLettering(layout, face);
     const original = lettering(layout);
     const type = { ...original, content: { ...original.content, ratio: height / width } };
     const scene = sceneOf({ ...type, placement: { ...type.placement, y: 20 } });
-    const press = { ...TEST_PRESS, leastLine: millimetres, leastLineGap: millimetres };
     const recipe = {
       ...scene.recipe,
       sheet: { ...scene.recipe.sheet, resolution: 1200 },
-      press: { id: 'test', press, compensates: true },
+      plates: scene.recipe.plates.map((plate) => ({ ...plate, screen })),
+      press: { id: 'test', press: { ...TEST_PRESS, ...press }, compensates: true },
     };
-    return pressCheck({ ...scene, recipe, typefaces: new Map([['anton', face]]) }).flatMap(
-      ({ check, says }) => (check === 'thin-lines' ? [says] : []),
+    return pressCheck({ ...scene, recipe, typefaces: new Map([['anton', face]]) }).filter(
+      ({ check }) => check === 'thin-lines',
     );
   }
+  const holds = (millimetres: number) => ({ leastLine: millimetres, leastLineGap: millimetres });
 
   // Stems and counters as the typefaces' outlines have them: at this width the words are 12 to 18 mm an em.
   it.each(['anton', 'alfa-slab-one', 'bowlby-one'])('%s: nothing is thin at a size that holds', (name) => {
-    expect(thinIn(name, 'Saltmarsh', 0.2)).toEqual([]);
+    expect(thinIn(name, 'Saltmarsh', holds(0.2))).toEqual([]);
   });
 
   it.each(['anton', 'alfa-slab-one', 'bowlby-one'])(
     '%s: stems are, once a press holds nothing as fine',
     (name) => {
-      expect(thinIn(name, 'Saltmarsh, September to April', 1.2).join(' ')).toContain('thinner than 1.2 mm');
+      expect(thinIn(name, 'Saltmarsh, September to April', holds(1.2))[0].says).toContain(
+        'thinner than 1.2 mm',
+      );
     },
   );
+
+  it('screened letters whose stems are under two dots are told; line work or a finer ruling mends it', () => {
+    // Stems of about 1.3 mm: 1 cell at 20 lpi, 2.6 at 50.
+    const text = 'Saltmarsh, September to April, all evening';
+    const screened = (ruling: number) =>
+      thinIn('anton', text, holds(0.05), { fill: 'gradient' }, newScreen('dots', { ruling }));
+    const [finding] = screened(20);
+    expect(finding.says).toMatch(
+      /is screened at 20 lpi, and \d+ % of its letters is thinner than two dots \(2\.54 mm\)/,
+    );
+    expect(finding.mends.map(({ label }) => label)).toEqual(['Make it line work', 'Ruling 30 lpi']);
+    expect(finding.mends[0].recipe.originals[0].content).toMatchObject({ fill: 'solid' });
+    expect(screened(85)).toEqual([]);
+  });
 });

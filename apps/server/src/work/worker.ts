@@ -13,17 +13,14 @@ import {
   simulatedJobPrint,
   simulatedPressFor,
   simulatedReadings as readingsOfSimulation,
+  type Scene,
   slowBecause,
   type Picture,
-  type Scene,
   type Sink,
-  type Typeface,
   writeOriginal,
   present,
 } from '@brachytone/core';
 import { isTogether, type JobDocument, type OriginalFacts } from '@brachytone/job';
-import { readTypeface } from '@brachytone/typeface';
-import { LRUCache } from 'lru-cache';
 import sharp from 'sharp';
 import {
   lightPng,
@@ -45,7 +42,8 @@ import {
   type ReadPicture,
 } from '../files/read-picture.ts';
 import { pressProfileIn, readChannels, readManyInks } from '../files/read-separated.ts';
-import type { Kept, Refusal, SharedMaterials, Tasks } from './tasks.ts';
+import { sceneOf } from './scene-of.ts';
+import type { Kept, Refusal, Tasks } from './tasks.ts';
 
 // Every picture is read once: keeping decoded ones, and many rows of them at a time, only costs memory.
 sharp.cache(false);
@@ -61,25 +59,6 @@ if (slowBecause !== undefined)
 const PRINT_PIXELS = 2000;
 
 const shared = (bytes: number): SharedArrayBuffer => new SharedArrayBuffer(bytes);
-
-/** Typefaces read lately, by the SHA-256 of their files. */
-const typefaces = new LRUCache<string, Typeface>({ max: 20 });
-
-function typefaceOf(sha256: string, font: Uint8Array): Typeface {
-  let face = typefaces.get(sha256);
-  if (!face) {
-    typefaces.set(sha256, (face = readTypeface(font)));
-  }
-  return face;
-}
-
-const sceneOf = (recipe: Scene['recipe'], { pictures, drawings, fonts, tables }: SharedMaterials): Scene => ({
-  recipe,
-  pictures: new Map(Object.entries(pictures)),
-  drawings: new Map(Object.entries(drawings)),
-  typefaces: new Map(Object.entries(fonts).map(([sha256, font]) => [sha256, typefaceOf(sha256, font)])),
-  tables: new Map(Object.entries(tables)),
-});
 
 /** See `Tasks`. */
 export async function pyramid({

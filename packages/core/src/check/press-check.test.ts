@@ -1,4 +1,5 @@
 import sharp from 'sharp';
+import { hexToLab } from '../colour/lab.ts';
 import type { Press } from '../press/press.ts';
 import { bitAt, createBits, setBit, type Bits } from '../raster/bits.ts';
 import { thinParts } from '../raster/thin-parts.ts';
@@ -326,6 +327,50 @@ describe('line work on the film', () => {
     expect(areaOf(found)).toBeCloseTo(18, 0);
     expect(of('thin-lines', pressCheck(bars([20, 20], 6)))).toEqual([]);
   });
+});
+
+it('colours that the inks cannot make are told with their share of the picture', () => {
+  // Left half white, right half a green that orange and black are far from, but for a quarter of it.
+  const [white, green, orange] = [
+    [255, 255, 255],
+    [130, 220, 160],
+    [241, 131, 49],
+  ];
+  const picture: Picture = {
+    width: 80,
+    height: 40,
+    channels: 3,
+    data: Uint8Array.from({ length: 80 * 40 * 3 }, (_, i) => {
+      const pixel = Math.floor(i / 3);
+      const x = pixel % 80;
+      return (x < 40 ? white : pixel < 20 * 80 && x >= 60 ? orange : green)[i % 3];
+    }),
+  };
+  const spots = (greenInk: boolean) =>
+    withPress(sceneOf(picture, sheet, dots(30)), {}, (recipe) => ({
+      inks: [
+        testInk('ink-1', hexToLab('#f18331')),
+        testInk('ink-2', [15, 0, 0]),
+        ...(greenInk ? [testInk('ink-3', hexToLab('#00c83c'))] : []),
+      ],
+      plates: (greenInk ? ['ink-1', 'ink-2', 'ink-3'] : ['ink-1', 'ink-2']).map((ink) =>
+        plainPlate(ink, ink, dots(30)),
+      ),
+      originals: recipe.originals.map((one) => ({
+        ...one,
+        route: {
+          kind: 'spot',
+          inks: greenInk ? ['ink-1', 'ink-2', 'ink-3'] : ['ink-1', 'ink-2'],
+          limit: 250,
+        },
+      })),
+    }));
+  const [finding] = of('out-of-reach', pressCheck(spots(false)));
+  expect(finding.severity).toBe('risky');
+  const share = Number(/^(\d+) %/.exec(finding.says)?.[1]);
+  expect(Math.abs(share - 37.5)).toBeLessThan(3);
+  expect(finding.places[0].x).toBeGreaterThan(48);
+  expect(of('out-of-reach', pressCheck(spots(true)))).toEqual([]);
 });
 
 describe('a base under other inks', () => {

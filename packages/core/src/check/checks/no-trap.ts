@@ -11,8 +11,21 @@ import { mendOriginal, mendPlate } from '../mend.ts';
 import { Places } from '../places.ts';
 import { inkName, plain } from '../words.ts';
 
-/** Shares of ink from which on it is there, and below which it is not: only hard edges between the two count. */
-const [THERE, GONE] = [0.5, 0.1];
+/** Shares of ink from which on it is there, and is solid, and below which it is gone: only hard edges between them count. */
+const [THERE, SOLID, GONE] = [0.5, 0.9, 0.1];
+/** How much of an ink a pixel has, in classes of those shares. */
+const [NO_INK, SOME_INK, INK, SOLID_INK] = [0, 1, 2, 3];
+
+/** What a pixel has of two inks. */
+const [BETWEEN, NEITHER, BOTH, FIRST_ALONE, SECOND_ALONE] = [0, 1, 2, 3, 4];
+/** That, by 4 × the first one's class + the second one's. An ink that has begun to fade lies over a solid one all the same. */
+const PAIRS = Uint8Array.from({ length: 16 }, (_, i) => {
+  const [least, most] = [i >> 2, i & 3].sort((a, b) => a - b);
+  // An ink that fades before another begins shows the stock already.
+  if (least === NO_INK && most <= SOME_INK) return NEITHER;
+  if (least === NO_INK) return i >= 4 ? FIRST_ALONE : SECOND_ALONE;
+  return least >= INK || (least === SOME_INK && most === SOLID_INK) ? BOTH : BETWEEN;
+});
 /** Length of edges that is let be, mm. */
 const LITTLE = 10;
 /** Mean of what rows and columns count of an edge's length, over all its directions. */
@@ -25,16 +38,18 @@ export const noTrap: Check = {
   find: (checked) => [...openEdges(checked), ...looseBases(checked)],
 };
 
-/** Where each plate's ink is: 2 there, 1 between, 0 gone, by the pixels of the evidence. */
+/** How much ink a plate has, a class for each pixel of the evidence. */
 function presence({ recipe, evidence }: Checked, plate: number): Uint8Array {
   const film = filmTones(recipe, plate);
   const { tones, line } = evidence.plates[plate];
-  const classes = Uint8Array.from(film, (share) => (share >= THERE ? 2 : share > GONE ? 1 : 0));
+  const classes = Uint8Array.from(film, (share) =>
+    share >= SOLID ? SOLID_INK : share >= THERE ? INK : share > GONE ? SOME_INK : NO_INK,
+  );
   const out = tones.map((tone) => classes[tone]);
   const { width, height } = evidence.grid;
   if (line)
     for (let y = 0, i = 0; y < height; y++)
-      for (let x = 0; x < width; x++, i++) if (bitAt(line, x, y)) out[i] = 2;
+      for (let x = 0; x < width; x++, i++) if (bitAt(line, x, y)) out[i] = SOLID_INK;
   return out;
 }
 
@@ -86,8 +101,8 @@ function edgesBetween(
   let count = 0;
   // A pixel less is as good as can be told; edges that only touch are told always.
   const wanted = Math.max(0.5, reach - 1);
-  const isUnder = (i: number, j: number): boolean => others.some((one) => one[i] === 2 && one[j] === 2);
-  // Of the row and of every column: what was last seen alone, 1 or 2, where, and how many pixels of both came since. Columns go on row by row, as
+  const isUnder = (i: number, j: number): boolean => others.some((one) => one[i] >= INK && one[j] >= INK);
+  // Of the row and of every column: which ink was last seen alone, where, and how many pixels of both came since. Columns go on row by row, as
   // pixels lie in memory.
   const [ROW, LINES] = [width, width + 1];
   const last = new Uint8Array(LINES);
@@ -108,20 +123,16 @@ function edgesBetween(
   for (let y = 0, i = 0; y < height; y++) {
     last[ROW] = 0;
     for (let x = 0; x < width; x++, i++) {
-      const p = a[i];
-      const q = b[i];
-      if (p === q) {
-        if (p === 0) {
-          last[ROW] = 0;
-          last[x] = 0;
-        } else if (p === 2) {
-          both[ROW]++;
-          both[x]++;
-        }
-      } else if (p + q === 2) {
-        const now = p === 2 ? 1 : 2;
-        alone(ROW, now, x, i, 1);
-        alone(x, now, y, i, width);
+      const pair = PAIRS[4 * a[i] + b[i]];
+      if (pair >= FIRST_ALONE) {
+        alone(ROW, pair, x, i, 1);
+        alone(x, pair, y, i, width);
+      } else if (pair === NEITHER) {
+        last[ROW] = 0;
+        last[x] = 0;
+      } else if (pair === BOTH) {
+        both[ROW]++;
+        both[x]++;
       }
     }
   }
@@ -134,13 +145,12 @@ function trapMends(recipe: Recipe, first: number, second: number, register: numb
   const [lighter, darker] = lightness(first) >= lightness(second) ? [first, second] : [second, first];
   // A plate that is knocked out by the other is knocked out where it was spread, too: then the other one spreads over it.
   const grown = plates[second].knocksOut ? second : lighter;
-  const spread = mendPlate(
-    grown,
-    `Spread ${inkName(recipe, grown)} ${plain(register, 2)} mm`,
-    ({ edgeSpread }) => ({
-      edgeSpread: Math.max(edgeSpread, register),
-    }),
-  );
+  // Where the spread that is wanted is there and edges are open all the same, there has to be more of it.
+  const already = Math.max(0, plates[grown].edgeSpread);
+  const edgeSpread = Number(((already >= register ? already : 0) + register).toFixed(3));
+  const spread = mendPlate(grown, `Spread ${inkName(recipe, grown)} ${plain(edgeSpread, 2)} mm`, () => ({
+    edgeSpread,
+  }));
   const over = recipe.originals.filter(
     (original) =>
       original.shown &&
