@@ -109,6 +109,7 @@ const a3: Recipe = {
   inks: [{ id: 'k', name: 'Black', lab: [5, 0, 0], opacity: 0, fountain: null }],
   overprints: [],
   press: null,
+  marks: { font: '', uses: [] },
   originals: [
     {
       id: 'o',

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { difference2000, labToHex, srgbToLinear, xyzToLab, type Lab } from '@brachytone/core';
 import { linearToXyz } from '@brachytone/core/colour/lab.ts';
-import type { JobDocument, JobView, RunView } from '@brachytone/job';
+import { NO_MARKS, type JobDocument, type JobView, type RunView } from '@brachytone/job';
 import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
 import { Server } from './server.ts';
@@ -63,6 +63,7 @@ test('a file of all inks looks like the proof, in Chromium and in resvg', async 
       ...document.recipe,
       stock: { ...document.recipe.stock, texture: 'smooth', soak: 0 },
       press: null,
+      marks: NO_MARKS,
     },
   };
   const job = await json<JobView>('jobs', { document: together });

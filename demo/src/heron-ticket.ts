@@ -6,6 +6,7 @@ import {
   newDrawing,
   newGradient,
   newJob,
+  NO_MARKS,
   type JobDocument,
 } from '@brachytone/job';
 import type { DemoMaterials } from './jobs.ts';
@@ -114,6 +115,7 @@ export function heronTicket({ heron, shadow, typefaces }: DemoMaterials): JobDoc
       inks: [ink('ink-1', 'Lantern', '#cf7a2a', 0.1), ink('ink-2', 'Reed black', '#20241f', 0)],
       overprints: [],
       press: null,
+      marks: NO_MARKS,
       plates: [
         plainPlate('plate-1', 'ink-1', dotted({ ruling: 24, angle: 30 }, { smallest: 3 })),
         plainPlate('plate-2', 'ink-2', dotted({ ruling: 40, angle: 45 })),

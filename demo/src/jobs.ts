@@ -1,6 +1,6 @@
 import { plainPlate } from '@brachytone/core';
 import type { JobDocument, PictureFacts } from '@brachytone/job';
-import { cropToSheet, newContainer, newJob, placeOnSheet } from '@brachytone/job';
+import { cropToSheet, newContainer, newJob, NO_MARKS, placeOnSheet } from '@brachytone/job';
 import {
   newScreen,
   type Crop,
@@ -53,6 +53,7 @@ function demoJob(picture: PictureFacts, wishes: Wishes): JobDocument {
       inks: [wishes.ink],
       overprints: [],
       press: null,
+      marks: NO_MARKS,
       plates: [plainPlate('plate-1', 'ink-1', wishes.screen)],
     },
   };

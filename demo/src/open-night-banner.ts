@@ -1,6 +1,6 @@
 import { plainPlate } from '@brachytone/core';
 import type { Gradient } from '@brachytone/core';
-import { newGradient, newJob, type JobDocument } from '@brachytone/job';
+import { newGradient, newJob, NO_MARKS, type JobDocument } from '@brachytone/job';
 import type { DemoMaterials } from './jobs.ts';
 import { dotted } from './dotted.ts';
 import { letters } from './letters.ts';
@@ -85,6 +85,7 @@ export function openNightBanner({ moon, typefaces }: DemoMaterials): JobDocument
       inks: [ink('ink-1', 'Night blue', '#1d2a4d', 0)],
       overprints: [],
       press: null,
+      marks: NO_MARKS,
       plates: [plainPlate('plate-1', 'ink-1', dotted({ ruling: 12, angle: 22.5 }))],
     },
   };

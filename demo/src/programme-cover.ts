@@ -1,6 +1,6 @@
 import { plainPlate } from '@brachytone/core';
 import { newScreen, type Gradient } from '@brachytone/core';
-import { newGradient, newJob, type JobDocument } from '@brachytone/job';
+import { newGradient, newJob, NO_MARKS, type JobDocument } from '@brachytone/job';
 import type { DemoMaterials } from './jobs.ts';
 import { letters } from './letters.ts';
 
@@ -65,6 +65,7 @@ export function programmeCover({ moon, typefaces }: DemoMaterials): JobDocument 
       inks: [ink('ink-1', 'Deep tide', '#15484f', 0.05)],
       overprints: [],
       press: null,
+      marks: NO_MARKS,
       plates: [plainPlate('plate-1', 'ink-1', newScreen('grain', { size: 0.35 }))],
     },
   };

@@ -159,6 +159,10 @@ export {
 export { FILM_FORMATS, filmFormat, type FilmFormatId } from './film/formats/index.ts';
 export { stripRows } from './film/film-file.ts';
 export { filmLayout, type FilmLayout } from './film/film-layout.ts';
+export { NO_WORDS, type FilmWords } from './film/film-words.ts';
+export { filmBits } from './film/film-bits.ts';
+export { MARK_KINDS, markKind, newMark, usualMarks } from './film/marks/index.ts';
+export type { Marks, MarkUse } from './recipe/marks.ts';
 export { encodeGroup4 } from './film/group4.ts';
 export { writeOriginal } from './film/original-file.ts';
 export { type Sink, memorySink } from './film/sink.ts';

@@ -90,6 +90,7 @@ export function sceneOf(
     overprints: [],
     plates: [plainPlate('plate-1', 'ink-1', 'kind' in screen ? screen : dotScreen(screen))],
     press: null,
+    marks: { font: 'label', uses: [] },
   };
   return {
     recipe,

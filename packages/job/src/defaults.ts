@@ -11,6 +11,7 @@ import {
   type Fade,
   type Gradient,
   type Lettering,
+  type Marks,
   type Mix,
   type InkRoute,
   type OriginalRecipe,
@@ -18,6 +19,7 @@ import {
   type Typeface,
 } from '@brachytone/core';
 import { VERSION, type JobDocument } from './document.ts';
+import { LABEL_TYPEFACE } from './typefaces.ts';
 import { cropToSheet, placeOnSheet, printedArea, type Page } from './placing.ts';
 
 /** Colour dots as an original first gets them. */
@@ -31,6 +33,9 @@ export const NEW_COLOUR_DOTS: ColourDots = {
   by: 'even',
   coarse: 1,
 };
+
+/** Films that are the plate and nothing else. */
+export const NO_MARKS: Marks = { font: LABEL_TYPEFACE, uses: [] };
 
 /** A file a job can start from. */
 export interface PictureFacts {
@@ -214,6 +219,7 @@ export function newJob(picture: PictureFacts, kind: 'picture' | 'drawing' = 'pic
       overprints: [],
       plates: [plainPlate('plate-1', 'ink-1', DEFAULT_SCREEN)],
       press: null,
+      marks: NO_MARKS,
     },
     films: {
       format: 'tiff-group4',

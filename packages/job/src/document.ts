@@ -10,7 +10,7 @@ import {
 import type { NoticeId } from './notices.ts';
 
 /** The version this program writes. */
-export const VERSION = 8;
+export const VERSION = 9;
 
 /** How films are made. */
 export interface FilmSettings extends FilmOptions {
@@ -50,7 +50,13 @@ function usesOf({ content, container, route }: OriginalRecipe): FileUse[] {
   ];
 }
 
-/** Every file a job's originals are made from, each once. */
+/** Labels are set in a typeface. */
+const marksUses = ({ marks }: Recipe): FileUse[] =>
+  marks.uses.length > 0 ? [{ sha256: marks.font, kind: 'font' }] : [];
+
+/** Every file a job's originals and marks are made from, each once. */
 export const filesOf = (recipe: Recipe): FileUse[] => [
-  ...new Map(recipe.originals.flatMap(usesOf).map((use) => [use.sha256, use])).values(),
+  ...new Map(
+    [...recipe.originals.flatMap(usesOf), ...marksUses(recipe)].map((use) => [use.sha256, use]),
+  ).values(),
 ];

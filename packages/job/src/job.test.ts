@@ -292,6 +292,7 @@ describe('reading documents', () => {
       { from: 5, migrate: (document: Record<string, unknown>) => document },
       { from: 6, migrate: (document: Record<string, unknown>) => document },
       { from: 7, migrate: (document: Record<string, unknown>) => document },
+      { from: 8, migrate: (document: Record<string, unknown>) => document },
     ];
     expect(readDocument(older, migrations)).toEqual(good);
     expect(() => readDocument({ ...older, version: -2 }, migrations)).toThrow('version -2 cannot be read');

@@ -1,3 +1,4 @@
+import { LABEL_TYPEFACE } from './typefaces.ts';
 import { hexToLab, screenKind } from '@brachytone/core';
 import type { Migration } from './migrate.ts';
 
@@ -226,5 +227,13 @@ export const MIGRATIONS: readonly Migration[] = [
     // Version 8 brought presses: older jobs have none, and the same bits.
     from: 7,
     migrate: (document) => ({ ...document, recipe: { ...(document.recipe as object), press: null } }),
+  },
+  {
+    // Version 9 brought marks: films of older jobs have none, and the same bits.
+    from: 8,
+    migrate: (document) => ({
+      ...document,
+      recipe: { ...(document.recipe as object), marks: { font: LABEL_TYPEFACE, uses: [] } },
+    }),
   },
 ];

@@ -7,6 +7,7 @@ import { LIMITS } from './limits.ts';
 import { curveSchema, settingKeys, strokesSchema } from './field-schema.ts';
 import { inkSchema, labSchema, stockSchema } from './ink-schema.ts';
 import { routeSchema } from './route-schema.ts';
+import { marksSchema } from './marks-schema.ts';
 import { jobPressSchema } from './press-schema.ts';
 import { partScreenSchema, screenSchema } from './screen-schema.ts';
 import { toneSchema } from './tone-schema.ts';
@@ -230,6 +231,7 @@ const recipe = Joi.object({
     .unique('ink')
     .required(),
   press: jobPressSchema.allow(null).required(),
+  marks: marksSchema,
 })
   .custom((value: JobDocument['recipe'], helpers) => {
     const inks = new Set(value.inks.map((one) => one.id));

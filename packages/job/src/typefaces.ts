@@ -7,7 +7,10 @@ export interface ShippedTypeface {
   readonly file: string;
 }
 
-/** All three are under the SIL Open Font License 1.1, its text beside them. */
+/** SHA-256 of the typeface that labels of films are set in. */
+export const LABEL_TYPEFACE = 'b044b2cd6831a5671bd86e98a87912b5754314d8b2bda279abb3a91ca794e1b1';
+
+/** All four are under the SIL Open Font License 1.1, its text beside them. */
 export const SHIPPED_TYPEFACES: readonly ShippedTypeface[] = [
   {
     name: 'Anton',
@@ -23,5 +26,10 @@ export const SHIPPED_TYPEFACES: readonly ShippedTypeface[] = [
     name: 'Bowlby One',
     sha256: '1d99f74b2c5c5511d0d4bc0edb09795b47332536bbcf06aa187aac39e4e9e3d6',
     file: 'bowlby-one.woff',
+  },
+  {
+    name: 'Archivo',
+    sha256: LABEL_TYPEFACE,
+    file: 'archivo.ttf',
   },
 ];

@@ -75,6 +75,7 @@ function sceneOf(...originals: OriginalRecipe[]): Scene {
     ],
     overprints: [],
     press: null,
+    marks: { font: 'anton', uses: [] },
     plates: [plainPlate('plate-1', 'ink-1', screen), plainPlate('plate-2', 'ink-2', screen)],
   };
   return { recipe, pictures: new Map(), drawings: new Map(), typefaces: new Map([['anton', anton]]) };

@@ -177,7 +177,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
           }));
           const made = await this.work.run(
             'films',
-            { document, films: wanted, materials, port: port2 },
+            { document, day: row.created.toISOString().slice(0, 10), films: wanted, materials, port: port2 },
             { signal: active.abort.signal, transfer: [port2] },
           );
           for (const [i, at] of places.entries()) {

@@ -115,6 +115,8 @@ export interface Tasks {
   films: {
     given: {
       document: JobDocument;
+      /** The day that labels say (ISO 8601). */
+      day: string;
       /** Ids of the plates of each, and where it is to be. */
       films: { plates: readonly string[]; path: string }[];
       materials: SharedMaterials;

@@ -228,6 +228,7 @@ export function colourDots({
 /** See `Tasks`. */
 export function films({
   document,
+  day,
   films: wanted,
   materials,
   port,
@@ -235,7 +236,7 @@ export function films({
   const scene = sceneOf(document.recipe, materials);
   const made: Tasks['films']['made'] = wanted.map(() => ({ bytes: 0, inked: 0 }));
   try {
-    const making = wanted.map(({ plates, path }) => makeFile(document, scene, plates, path));
+    const making = wanted.map(({ plates, path }) => makeFile(document, day, scene, plates, path));
     // A strip of each in turn: they need the same part of the picture at the same time.
     for (let open = making.map((_, at) => at); open.length > 0;) {
       open = open.filter((at) => {
@@ -301,6 +302,7 @@ export async function simulatedPrint({
 /** Writes one file of films, telling what share of it is there. */
 function* makeFile(
   document: JobDocument,
+  day: string,
   scene: Scene,
   ids: readonly string[],
   path: string,
@@ -314,7 +316,15 @@ function* makeFile(
     const { recipe, films: options, name } = document;
     const holds = isTogether(document) ? 'job' : 'plate';
     const plates = ids.map((id) => recipe.plates.findIndex((plate) => plate.id === id));
-    const { inked } = yield* filmFormat(options.format).write({ scene, holds, plates, name, options, sink });
+    const { inked } = yield* filmFormat(options.format).write({
+      scene,
+      holds,
+      plates,
+      name,
+      day,
+      options,
+      sink,
+    });
     return { bytes: fstatSync(file).size, inked };
   } finally {
     closeSync(file);

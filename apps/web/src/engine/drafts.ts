@@ -1,4 +1,12 @@
-import { isSequential, frameOf, type Frame, type Recipe, type View, type ViewRows } from '@brachytone/core';
+import {
+  filmLayout,
+  isSequential,
+  frameOf,
+  type Frame,
+  type Recipe,
+  type View,
+  type ViewRows,
+} from '@brachytone/core';
 import type { DrawRequest } from './worker.ts';
 
 /** What to draw, on how many screen pixels. */
@@ -18,6 +26,10 @@ const DRAFT_PIXELS = 2;
 export const hasSequential = ({ recipe, what }: Pick<ViewRequest, 'recipe' | 'what'>): boolean =>
   (what.kind === 'bits' || what.kind === 'proof') &&
   what.plates.some((plate) => isSequential(recipe.plates[plate].screen));
+
+/** True when what is drawn is a film with its marks, on the film's own grid. */
+export const isWholeFilm = (what: DrawRequest['what']): boolean =>
+  what.kind === 'bits' && what.film !== undefined;
 
 /** From so many plates on a first draft is drawn in blocks, for it must come at once too. */
 const MANY = 3;
@@ -44,7 +56,8 @@ export function draftOf(
   if (step <= DRAFT_PIXELS && hasSequential({ recipe, what }))
     return { frame: { ...frame, draft: true }, view };
   if (step <= DRAFT_PIXELS || view.width * view.height <= SMALL) return undefined;
-  const coarse = frameOf(recipe.sheet, (frame.resolution * DRAFT_PIXELS) / (step * blocks));
+  const resolution = (frame.resolution * DRAFT_PIXELS) / (step * blocks);
+  const coarse = isWholeFilm(what) ? filmLayout(recipe, resolution).grid : frameOf(recipe.sheet, resolution);
   const ratio = coarse.resolution / frame.resolution;
   return {
     frame: { ...coarse, draft: true },

@@ -1,6 +1,6 @@
-import type { Recipe } from '@brachytone/core';
+import { filmLayout, type Recipe } from '@brachytone/core';
 import { useEffect, useRef, useState } from 'react';
-import type { ViewRequest } from './drafts.ts';
+import { isWholeFilm, type ViewRequest } from './drafts.ts';
 import {
   DrawingLoop,
   NOTHING_DRAWN,
@@ -18,7 +18,12 @@ const SETTLE = 45;
 
 const ENGINE: DrawingEngine = {
   draw,
-  prepare: ({ recipe, frame }, plates, row, rank) => prepare(recipe, plates, frame, row, rank),
+  prepare({ recipe, frame, what }, plates, row, rank) {
+    if (!isWholeFilm(what)) return prepare(recipe, plates, frame, row, rank);
+    const layout = filmLayout(recipe, frame.resolution);
+    const draft = frame.draft === true ? { draft: true } : {};
+    return prepare(recipe, plates, { ...layout.frame, ...draft }, Math.max(0, row - layout.plate.y), rank);
+  },
   draftShown: pictures.draftShown,
   idle: (request, current) => void rehearse(request, current),
 };

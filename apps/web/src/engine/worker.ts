@@ -38,6 +38,7 @@ import {
   weightsThatPart,
   type Bits,
   type Drawing,
+  type FilmWords,
   type Finding,
   type Frame,
   type HueWeights,
@@ -64,7 +65,13 @@ export interface DrawRequest {
   readonly what:
     | { readonly kind: 'original'; readonly cutting?: string }
     | { readonly kind: 'plate'; readonly plate: number; readonly ends: boolean }
-    | { readonly kind: 'bits'; readonly plates: readonly number[]; readonly colours: readonly LinearRgb[] }
+    | {
+        readonly kind: 'bits';
+        readonly plates: readonly number[];
+        readonly colours: readonly LinearRgb[];
+        /** The film's words, where the grid is that of a whole film, with its marks. */
+        readonly film?: FilmWords;
+      }
     | { readonly kind: 'proof'; readonly plates: readonly number[]; readonly look: ProofLook }
     /** Where an original's colours are beyond its inks. */
     | { readonly kind: 'reach'; readonly original: string };
@@ -198,7 +205,10 @@ const workerApi = {
     beginTask();
     const request = { scene: { recipe, ...materials }, frame, view, rows };
     if (what.kind === 'bits') {
-      const shown = proof({ ...request, plates: what.plates }, what.colours);
+      const shown = proof(
+        { ...request, plates: what.plates, ...(what.film ? { film: what.film } : {}) },
+        what.colours,
+      );
       return transfer(shown, [shown.rgba.buffer]);
     }
     if (what.kind === 'proof') {

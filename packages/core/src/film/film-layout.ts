@@ -1,15 +1,9 @@
-import { MM_PER_INCH, type Frame } from '../raster/frame.ts';
+import { mmToPixels, MM_PER_INCH, type Frame } from '../raster/frame.ts';
 import type { Region } from '../raster/region.ts';
-import { filmFrame } from '../recipe/frame.ts';
+import { frameOf } from '../recipe/frame.ts';
 import type { Recipe } from '../recipe/recipe.ts';
-
-/** A rectangle in mm. */
-export interface MmBox {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
+import { marksLayout } from './marks/marks-layout.ts';
+import type { MmBox } from './marks/mark-art.ts';
 
 /** Where things lie on a film, counted from its left top corner. */
 export interface FilmLayout {
@@ -23,22 +17,36 @@ export interface FilmLayout {
   /** The plate's grid, and the film's pixels that it takes up: the sheet with its bleed. */
   readonly frame: Frame;
   readonly plate: Region;
+  /** The whole film as a grid: its bleed is the sheet's and the slug around it. */
+  readonly grid: Frame;
   /** The sheet once it is trimmed, mm. */
   readonly trim: MmBox;
 }
 
-/** The layout of a recipe's films: the same for all its plates, so that they register. */
-export function filmLayout({ sheet }: Pick<Recipe, 'sheet'>): FilmLayout {
-  const frame = filmFrame({ sheet });
-  const { width, height, resolution } = frame;
+/**
+ * The layout of a recipe's films: the same for all its plates, so that they register. Around the bleed lies a slug as wide on every side,
+ * of whole film pixels, where there are marks.
+ *
+ * @param resolution pixels per inch, the films' own unless given
+ */
+export function filmLayout(
+  recipe: Pick<Recipe, 'sheet' | 'marks' | 'plates'>,
+  resolution: number = recipe.sheet.resolution,
+): FilmLayout {
+  const { sheet } = recipe;
+  const frame = frameOf(sheet, resolution);
+  const slug = Math.max(0, Math.ceil(mmToPixels(marksLayout(recipe).slug, frame) - 1e-9));
+  const [width, height] = [frame.width + 2 * slug, frame.height + 2 * slug];
   const mm = (pixels: number) => (pixels / resolution) * MM_PER_INCH;
+  const edge = mm(slug) + sheet.bleed;
   return {
     resolution,
     width,
     height,
     mm: { width: mm(width), height: mm(height) },
     frame,
-    plate: { x: 0, y: 0, width, height },
-    trim: { x: sheet.bleed, y: sheet.bleed, width: sheet.width, height: sheet.height },
+    plate: { x: slug, y: slug, width: frame.width, height: frame.height },
+    grid: { width, height, resolution, bleed: edge },
+    trim: { x: edge, y: edge, width: sheet.width, height: sheet.height },
   };
 }

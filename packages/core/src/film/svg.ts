@@ -4,7 +4,9 @@ import { escaped } from '../vector/escaped.ts';
 import { idOf, perMmOf, plateGroup, type VectorManner, type VectorOptions } from '../vector/plate-group.ts';
 import { unitsOf } from '../vector/units.ts';
 import type { Scene } from '../recipe/scene.ts';
-import { filmLayout, type FilmLayout } from './film-layout.ts';
+import { filmLayout } from './film-layout.ts';
+import { NO_WORDS, type FilmWords } from './film-words.ts';
+import { marksSvg } from './marks/marks-svg.ts';
 
 export interface PlatesSvg {
   readonly text: string;
@@ -23,9 +25,11 @@ export function platesSvg(
   plates: readonly number[],
   title: string,
   options: VectorOptions,
-  { mm, plate: place, resolution }: FilmLayout = filmLayout(scene.recipe),
+  words: FilmWords = NO_WORDS,
 ): PlatesSvg {
   const { recipe } = scene;
+  const layout = filmLayout(recipe);
+  const { mm, plate: place, resolution } = layout;
   const units = unitsOf(recipe, perMmOf(recipe, plates));
   const rounded = (value: number) => Number(value.toFixed(4));
   const [width, height] = [rounded(mm.width), rounded(mm.height)];
@@ -35,7 +39,9 @@ export function platesSvg(
     const alike = inks.slice(0, i).filter(({ name }) => name === ink.name).length;
     return alike === 0 ? idOf(ink) : `${idOf(ink)}-${alike + 1}`;
   });
-  const groups = plates.map((plate, i) => plateGroup(scene, plate, units, options, ids[i]));
+  const groups = plates.map((plate, i) =>
+    plateGroup(scene, plate, units, options, ids[i], marksSvg(scene, plate, layout, units, words)),
+  );
   const over = groups.map(({ text, isEmpty }, i) => (isEmpty ? '' : overOthers(text, ids[i], inks[i])));
   const drawn = plates.length === 1 ? groups[0].text : `<g style="isolation:isolate">${over.join('')}</g>`;
   const said = plates.length === 1 ? '' : `<desc>${escaped(printingOrder(inks))}</desc>`;
@@ -68,5 +74,10 @@ function printingOrder(inks: readonly Ink[]): string {
 }
 
 /** One plate as SVG. */
-export const plateSvg = (scene: Scene, plate: number, title: string, options: VectorOptions): PlatesSvg =>
-  platesSvg(scene, [plate], title, options);
+export const plateSvg = (
+  scene: Scene,
+  plate: number,
+  title: string,
+  options: VectorOptions,
+  words: FilmWords = NO_WORDS,
+): PlatesSvg => platesSvg(scene, [plate], title, options, words);

@@ -1,7 +1,6 @@
 import { clamp } from '../base/numbers.ts';
-import { plateBits } from '../plate/evaluate.ts';
 import { bitAt } from '../raster/bits.ts';
-import type { PlatesView } from './plates-view.ts';
+import { viewedBits, type PlatesView } from './plates-view.ts';
 
 /** The range of whole pixels between two positions, kept on the grid. */
 function span(from: number, to: number, limit: number): { start: number; size: number } {
@@ -10,14 +9,15 @@ function span(from: number, to: number, limit: number): { start: number; size: n
 }
 
 /** Which plates have ink under the middle of each screen pixel, a bit for each; beyond the film its outermost pixels repeat. */
-export function enlargedSets({ scene, frame, view, rows, plates }: PlatesView): Uint16Array {
+export function enlargedSets(request: PlatesView): Uint16Array {
+  const { frame, view, rows, plates } = request;
   const stepX = view.width / view.columns;
   const stepY = view.height / view.rows;
   const top = view.y + rows.first * stepY;
   const across = span(view.x, view.x + view.width, frame.width);
   const down = span(top, top + rows.count * stepY, frame.height);
   const region = { x: across.start, y: down.start, width: across.size, height: down.size };
-  const bits = plates.map((plate) => plateBits(scene, plate, frame, region));
+  const bits = plates.map((plate) => viewedBits(request, plate, region));
   const sets = new Uint16Array(view.columns * rows.count);
   for (let j = 0, i = 0; j < rows.count; j++) {
     const y = clamp(Math.floor(view.y + (rows.first + j + 0.5) * stepY) - down.start, 0, down.size - 1);

@@ -5,6 +5,10 @@ import { isEmpty, type Region } from '../raster/region.ts';
 import { plateCoverage } from '../plate/plate-art.ts';
 import { dotTransfer } from '../plate/plate-transfer.ts';
 import { latticeOf } from '../screen/screen.ts';
+import { filmLayout } from '../film/film-layout.ts';
+import { markBits } from '../film/film-bits.ts';
+import type { FilmWords } from '../film/film-words.ts';
+import { bitAt } from '../raster/bits.ts';
 import type { PlatesView } from './plates-view.ts';
 import { seenLight } from './seen-light.ts';
 
@@ -21,6 +25,7 @@ const WIDE_CELL = 3;
  * more quickly than they are made.
  */
 export function inkShares(request: PlatesView, plate: number): Float32Array {
+  if (request.film) return filmShares(request, request.film, plate);
   const { frame, view, scene } = request;
   const { screen } = scene.recipe.plates[plate];
   const lattice = screen.coarse > 0 ? undefined : latticeOf(screen);
@@ -79,8 +84,20 @@ function tintShares({ scene, frame, view, rows }: PlatesView, plate: number, cel
 }
 
 /** Means of coverage over screen pixels of any size, to whole pixels of the grid. */
-function unevenTintShares({ scene, frame, view, rows }: PlatesView, plate: number): Float32Array {
+function unevenTintShares(request: PlatesView, plate: number): Float32Array {
+  const { scene, frame } = request;
   const { made } = dotTransfer(scene.recipe, plate);
+  return unevenMeans(request, (region) => {
+    const { data } = plateCoverage(scene, plate, frame, region);
+    return (x, y) => made(data[y * region.width + x]) / SOLID;
+  });
+}
+
+/** Means over screen pixels of any size, to whole pixels of the grid, of what a region of it holds; 0 beyond the grid. */
+function unevenMeans(
+  { frame, view, rows }: PlatesView,
+  read: (region: Region) => (x: number, y: number) => number,
+): Float32Array {
   const edges = (start: number, size: number, pixels: number, first: number, count: number, limit: number) =>
     Array.from({ length: count + 1 }, (_, i) =>
       clamp(Math.round(start + ((first + i) * size) / pixels), 0, limit),
@@ -95,17 +112,39 @@ function unevenTintShares({ scene, frame, view, rows }: PlatesView, plate: numbe
   };
   const shares = new Float32Array(view.columns * rows.count);
   if (isEmpty(region)) return shares;
-  const { data } = plateCoverage(scene, plate, frame, region);
+  const at = read(region);
   for (let y = 0, i = 0; y < rows.count; y++) {
     for (let x = 0; x < view.columns; x++, i++) {
       let [sum, count] = [0, 0];
       for (let v = down[y]; v < down[y + 1]; v++) {
-        for (let u = across[x]; u < across[x + 1]; u++, count++)
-          sum += made(data[(v - region.y) * region.width + u - region.x]);
+        for (let u = across[x]; u < across[x + 1]; u++, count++) sum += at(u - region.x, v - region.y);
       }
-      if (count > 0) shares[i] = sum / count / SOLID;
+      if (count > 0) shares[i] = sum / count;
     }
   }
+  return shares;
+}
+
+/** The same of a whole film: of its plate, and of the marks around it. */
+function filmShares(given: PlatesView, words: FilmWords, plate: number): Float32Array {
+  const { film: _film, ...request } = given;
+  const { scene, frame, view } = request;
+  const layout = filmLayout(scene.recipe, frame.resolution);
+  const { x, y } = layout.plate;
+  const shares = inkShares(
+    {
+      ...request,
+      frame: { ...frame, ...layout.frame },
+      view: { ...view, x: view.x - x, y: view.y - y },
+    },
+    plate,
+  );
+  if (scene.recipe.marks.uses.length === 0) return shares;
+  const marks = unevenMeans(request, (region) => {
+    const bits = markBits(scene, plate, layout, region, words);
+    return (column, row) => bitAt(bits, column, row);
+  });
+  for (let i = 0; i < shares.length; i++) shares[i] = Math.min(1, shares[i] + marks[i]);
   return shares;
 }
 

@@ -7,12 +7,11 @@ import {
   kernels,
   lightAt,
 } from '../kernel/memory.ts';
-import { plateBits } from '../plate/evaluate.ts';
 import type { Bits } from '../raster/bits.ts';
 import { bands } from '../raster/region.ts';
 import { withWorkBits } from '../raster/work-memory.ts';
 import type { Blocks } from './blocks.ts';
-import type { PlatesView } from './plates-view.ts';
+import { viewedBits, type PlatesView } from './plates-view.ts';
 
 /**
  * Colours of the sets of plates (a bit for each), three channels each, one after another: everywhere the same, or asked for by a place in device
@@ -60,7 +59,7 @@ export class LightRows {
    * @param channels of each kind that are kept, 1–3
    */
   constructor(
-    private readonly request: Pick<PlatesView, 'scene' | 'frame' | 'plates'>,
+    private readonly request: Pick<PlatesView, 'scene' | 'frame' | 'plates' | 'film'>,
     private readonly blocks: Blocks,
     private readonly columns: Columns,
     private readonly colours: readonly SetColours[],
@@ -122,7 +121,7 @@ export class LightRows {
 
   private make(from: number, to: number): void {
     const { blocks, request } = this;
-    const { frame, scene, plates } = request;
+    const { frame, plates } = request;
     const left = Math.max(0, (this.columns.first * blocks.width) & ~7);
     const right = Math.min(frame.width, (this.columns.first + this.columns.count) * blocks.width);
     const width = Math.max(0, right - left);
@@ -135,7 +134,7 @@ export class LightRows {
     const least = most < blocks.height ? most : most - (most % blocks.height);
     for (const band of bands({ x: left, y: top, width, height }, 1, least)) {
       withWorkBits(plates.length, width, band.height, (work) => {
-        const bits = plates.map((plate, k) => plateBits(scene, plate, frame, band, work[k]));
+        const bits = plates.map((plate, k) => viewedBits(request, plate, band, work[k]));
         const foot = Math.ceil((band.y + band.height) / blocks.height);
         for (let y = Math.floor(band.y / blocks.height); y < foot; y++) this.addBits(bits, y, left, band.y);
       });

@@ -77,7 +77,7 @@ function blockLight(
   margin: number,
   channels: number,
 ): SeenLight {
-  const { scene, frame, view, plates } = request;
+  const { scene, frame, view, plates, film } = request;
   const known = colours.map((one) => (typeof one === 'function' ? 'by place' : one.join()));
   const key = JSON.stringify([
     scene.recipe,
@@ -88,6 +88,7 @@ function blockLight(
     margin,
     channels,
     known,
+    film,
   ]);
   const begin = (): Made => {
     const blocks = blocksOf(view, wavesOf(request));

@@ -4,6 +4,7 @@ import type { Gradient } from '../gradient/gradient.ts';
 import type { Lettering } from '../lettering/lettering.ts';
 import type { Container } from './container.ts';
 import type { Fade } from './fade.ts';
+import type { Marks } from './marks.ts';
 import type { Mix } from './mix.ts';
 import type { Stroke } from '../base/field.ts';
 import type { Ink, Overprint, Stock } from '../ink/ink.ts';
@@ -150,6 +151,8 @@ export interface Recipe {
   readonly plates: readonly PlateRecipe[];
   /** What it is printed on; null where that is not said, and films are taken for the print. */
   readonly press: JobPress | null;
+  /** What its films carry around the plate. */
+  readonly marks: Marks;
   /** True where its plates are what the press prints, not its films; see `asPrinted`. No document has it. */
   readonly isPrint?: true;
   /** True where such a print shows what the mesh's threads stop. */

@@ -70,7 +70,8 @@ export const perMmOf = ({ plates }: Recipe, wanted: readonly number[]): number =
  * A plate as a group of SVG: its dots as compound paths in its ink's colour, of about a megabyte at most, filled by the even-odd rule, and
  * line work over them with its own curves.
  *
- * @param id of the group
+ * @param id   of the group
+ * @param more elements that lie in it too
  */
 export function plateGroup(
   scene: Scene,
@@ -78,6 +79,7 @@ export function plateGroup(
   units: Units,
   { smooth, outlines }: VectorOptions,
   id = idOf(inkOf(scene.recipe.inks, scene.recipe.plates[plate].ink)),
+  more = '',
 ): PlateGroup {
   const { recipe } = scene;
   const ink = inkOf(recipe.inks, recipe.plates[plate].ink);
@@ -98,11 +100,11 @@ export function plateGroup(
     scale === 1
       ? screened.join('')
       : `<g transform="scale(${Number(scale.toPrecision(12))})">${screened.join('')}</g>`;
-  const text = `${before}<g id="${id}" fill="${fill}">${drawn}${lines.join('')}</g>`;
-  return { text, manner, inked, isEmpty: screened.length + lines.length === 0 };
+  const text = `${before}<g id="${id}" fill="${fill}">${drawn}${lines.join('')}${more}</g>`;
+  return { text, manner, inked, isEmpty: screened.length + lines.length === 0 && more === '' };
 }
 
-const pathElement = (rule: string, data: string): string =>
+export const pathElement = (rule: string, data: string): string =>
   `<path fill-rule="${rule}" d="${data.replace(/^m/, 'M')}"/>`;
 
 /** An ink's name as the id of its group. */
@@ -169,7 +171,7 @@ function askedShare(scene: Scene, plate: number): number {
 }
 
 /** Line work as paths, as few as can be: shapes that keep clear of one another share one. */
-function linePaths(lines: readonly LineShape[]): { rule: string; data: string }[] {
+export function linePaths(lines: readonly LineShape[]): { rule: string; data: string }[] {
   const paths: { rule: string; data: PathData; held: { box: Box; area: Area }[] }[] = [];
   for (const line of lines) {
     const box = boxOf(line.area);

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { STAGES, type StageId } from '../stages.ts';
-import { FilmsStage, FilmsSummary } from './films-stage.tsx';
+import { FilmsStage, FilmsSummary } from './films/films-stage.tsx';
 import { InksStage, InksSummary } from './inks/inks-stage.tsx';
 import { OriginalStage, OriginalSummary } from './original/original-stage.tsx';
 import { PressStage, PressSummary } from './press/press-stage.tsx';

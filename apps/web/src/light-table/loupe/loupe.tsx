@@ -1,4 +1,4 @@
-import { filmFrame, latticeOf, MM_PER_INCH, mmToPixels, type View } from '@brachytone/core';
+import { filmFrame, filmLayout, latticeOf, MM_PER_INCH, mmToPixels, type View } from '@brachytone/core';
 import { useMemo, useRef } from 'react';
 import type { ViewRequest } from '../../engine/drafts.ts';
 import { useDrawing } from '../../engine/use-drawing.ts';
@@ -29,7 +29,8 @@ export function Loupe({ arrival, version }: { arrival: Arrival; version: number 
   const canvas = useRef<HTMLCanvasElement>(null);
   const ratio = window.devicePixelRatio || 1;
   const { recipe } = document;
-  const frame = useMemo(() => filmFrame(recipe), [recipe]);
+  const isFilm = view.table === 'film';
+  const frame = useMemo(() => (isFilm ? filmLayout(recipe).grid : filmFrame(recipe)), [recipe, isFilm]);
   const pixels = Math.round(GLASS * ratio);
   // Device pixels of the screen for one of the film; whole numbers once it is enlarged, so that every bit is as large.
   const asked = (((view.screenPpi ?? ASSUMED_PPI) * ratio) / frame.resolution) * view.loupe.power;
@@ -57,8 +58,9 @@ export function Loupe({ arrival, version }: { arrival: Arrival; version: number 
           recipe,
           frame,
           view: region,
-          what: whatToDraw(document, view.table === 'film' ? 'film' : 'proof', view.plate, {
+          what: whatToDraw(document, isFilm ? 'film' : 'proof', view.plate, {
             look: { ...view.look, distance: 0 },
+            wholeFilm: isFilm,
           }),
         }
       : undefined;

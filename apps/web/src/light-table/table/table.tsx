@@ -1,5 +1,5 @@
 import { boundsOf } from '../../controls/bounds.ts';
-import { filmFrame, labToHex, present } from '@brachytone/core';
+import { filmFrame, filmLayout, labToHex, present } from '@brachytone/core';
 import {
   useCallback,
   useEffect,
@@ -67,7 +67,13 @@ export function Table() {
     stage === 'original' && view.table === 'original' && part === null && cropRecipe !== undefined;
   const recipe = cropping ? cropRecipe : document.recipe;
   const { sheet } = recipe;
-  const frame = useMemo(() => filmFrame({ sheet }), [sheet]);
+  // Beside another pull, or with a strip or a mend on it, a film is shown without its marks.
+  const wholeFilm = view.table === 'film' && !view.wipe && !view.strip && !tried && !cropping;
+  const { marks, plates } = recipe;
+  const frame = useMemo(
+    () => (wholeFilm ? filmLayout({ sheet, marks, plates }).grid : filmFrame({ sheet })),
+    [sheet, marks, plates, wholeFilm],
+  );
   const { arrival, version } = usePictures(recipe);
   const lie = layOut(view, recipe.sheet, frame, size, size.ratio);
   const visible = size.width > 0 ? visiblePart(lie, frame, size) : undefined;
@@ -76,6 +82,7 @@ export function Table() {
     ends: view.ends,
     cutting: part === 'cut' ? original?.id : undefined,
     reach: stage === 'inks' ? view.reach : null,
+    wholeFilm,
   });
   const mirrored = view.table === 'film' && document.films.mirrored;
   const drawing: ViewRequest | undefined =

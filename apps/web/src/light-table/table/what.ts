@@ -6,6 +6,9 @@ import type { TableView } from '../../store/view-slice.ts';
 const CLEAR: LinearRgb = [0.86, 0.86, 0.85];
 const BLACK: LinearRgb = [0.012, 0.012, 0.012];
 
+/** The day, as labels of films say it: year, month and day (ISO 8601). */
+const today = (): string => new Date().toISOString().slice(0, 10);
+
 /** Indexes of the plates shown: the one shown alone, or all that are printed. */
 export function shownPlates(recipe: Recipe, alone: string | null): number[] {
   const at = recipe.plates.findIndex(({ id }) => id === alone);
@@ -21,6 +24,8 @@ interface WhatElse {
   readonly cutting?: string | undefined;
   /** Id of the original whose colours beyond its inks are looked at. */
   readonly reach?: string | null;
+  /** True to show the whole film, with its marks, on its own grid. */
+  readonly wholeFilm?: boolean;
 }
 
 /** What the workers are to draw for a view of the table. */
@@ -28,7 +33,7 @@ export function whatToDraw(
   document: JobDocument,
   table: TableView,
   alone: string | null,
-  { look = PLAIN_LOOK, ends = false, cutting, reach = null }: WhatElse = {},
+  { look = PLAIN_LOOK, ends = false, cutting, reach = null, wholeFilm = false }: WhatElse = {},
 ): DrawRequest['what'] {
   const { recipe, films } = document;
   const plates = shownPlates(recipe, alone);
@@ -37,7 +42,8 @@ export function whatToDraw(
   if (ends || table === 'plate') return { kind: 'plate', plate: plates[0] ?? 0, ends };
   if (table === 'film') {
     const colours = films.negative ? [BLACK, CLEAR] : [CLEAR, BLACK];
-    return { kind: 'bits', plates: [plates[0] ?? 0], colours };
+    const words = { job: document.name, day: today(), mirrored: films.mirrored };
+    return { kind: 'bits', plates: [plates[0] ?? 0], colours, ...(wholeFilm ? { film: words } : {}) };
   }
   return { kind: 'proof', plates, look };
 }

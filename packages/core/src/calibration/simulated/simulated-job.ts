@@ -1,5 +1,5 @@
-import { filmBits } from '../../film/make-film.ts';
-import { filmLayout } from '../../film/film-layout.ts';
+import { plateBits } from '../../plate/evaluate.ts';
+import { filmFrame } from '../../recipe/frame.ts';
 import { overprints } from '../../ink/overprint.ts';
 import { inkOf } from '../../ink/ink-of.ts';
 import { countInk } from '../../raster/bits.ts';
@@ -34,9 +34,8 @@ export function simulatedJobPrint(
   const recipe = { ...scene.recipe, sheet: { ...sheet, resolution } };
   const films: Scene = { ...scene, recipe };
   const asked: Scene = { ...scene, recipe: { ...recipe, press: null } };
-  const layout = filmLayout(recipe);
-  const { frame } = layout;
-  const whole = { x: 0, y: 0, width: layout.width, height: layout.height };
+  const frame = filmFrame(recipe);
+  const whole = { x: 0, y: 0, width: frame.width, height: frame.height };
   const { stock, inks, overprints: measured } = inkSetOf(recipe);
   const printing = plates.map((plate) => inkOf(inks, recipe.plates[plate].ink));
   const inked = plates.map(() => 0);
@@ -46,7 +45,7 @@ export function simulatedJobPrint(
     {
       frame,
       plates: plates.length,
-      film: (plate, region) => filmBits(films, plates[plate], layout, region),
+      film: (plate, region) => plateBits(films, plates[plate], frame, region),
       colours: overprints(stock, printing, measured),
       printed: (plate, full) => {
         for (const share of full) inked[plate] += (share * (1 - press.starvation * share * share)) / solid;
@@ -59,7 +58,7 @@ export function simulatedJobPrint(
   const pixels = frame.width * frame.height;
   const shares = plates.map((plate, i): PrintedShare => {
     let wanted = 0;
-    for (const band of bands(whole, 1, 256)) wanted += countInk(filmBits(asked, plate, layout, band));
+    for (const band of bands(whole, 1, 256)) wanted += countInk(plateBits(asked, plate, frame, band));
     return { ink: printing[i].name, asked: (100 * wanted) / pixels, printed: (100 * inked[i]) / pixels };
   });
   return { picture, shares };

@@ -14,13 +14,15 @@ export interface FilmJob {
   readonly plates: readonly number[];
   /** Name of the job. */
   readonly name: string;
+  /** The day it is made, as labels say it. */
+  readonly day: string;
   readonly options: FilmOptions;
   readonly sink: Sink;
 }
 
 /** What a finished file holds. */
 export interface FilmWritten {
-  /** Percent of the film that is inked, before it is made negative; null where one file holds several plates. */
+  /** Percent of the plate that is inked, before it is made negative; null where one file holds several plates. */
   readonly inked: number | null;
 }
 

@@ -1,19 +1,20 @@
 import { FILM_FORMATS, filmFormat, filmLayout, latticeOf, vectorManner } from '@brachytone/core';
 import { filmsOf, isTogether, LIMITS } from '@brachytone/job';
-import { Button } from '../../controls/button.tsx';
-import { PIXELS } from '../../words/quantity.ts';
-import { Segmented } from '../../controls/segmented.tsx';
-import { SwitchRow } from '../../controls/switch-row.tsx';
-import { SliderRow } from '../../controls/slider-row.tsx';
-import { RunCard } from '../../runs/run-card.tsx';
-import { useRunsQuery } from '../../store/api.ts';
-import { edit } from '../../store/job-slice.ts';
-import { useAppDispatch, useAppSelector } from '../../store/store.ts';
-import { useDocument } from '../../store/use-job.ts';
-import { bytesWords, secondsWords } from '../../words/words.ts';
-import { useMakeFilms } from '../use-make-films.ts';
-import { Fact, Group, ResetButton, Row } from './group.tsx';
-import { AllMissingLetters } from './missing-letters.tsx';
+import { Button } from '../../../controls/button.tsx';
+import { PIXELS } from '../../../words/quantity.ts';
+import { Segmented } from '../../../controls/segmented.tsx';
+import { SwitchRow } from '../../../controls/switch-row.tsx';
+import { SliderRow } from '../../../controls/slider-row.tsx';
+import { RunCard } from '../../../runs/run-card.tsx';
+import { useRunsQuery } from '../../../store/api.ts';
+import { edit } from '../../../store/job-slice.ts';
+import { useAppDispatch, useAppSelector } from '../../../store/store.ts';
+import { useDocument } from '../../../store/use-job.ts';
+import { bytesWords, secondsWords } from '../../../words/words.ts';
+import { useMakeFilms } from '../../use-make-films.ts';
+import { Fact, Group, ResetButton, Row } from '../group.tsx';
+import { AllMissingLetters } from '../missing-letters.tsx';
+import { MarksGroup } from './marks-group.tsx';
 import { useVectorSize } from './use-vector-size.ts';
 
 const FORMATS = FILM_FORMATS.map(({ id, name, says }) => ({ value: id, label: name, title: says }));
@@ -65,6 +66,7 @@ export function FilmsStage() {
         )}
       </Group>
       {!isGeometry && <Emulsion />}
+      <MarksGroup />
       <AllMissingLetters originals={recipe.originals} />
       <Button
         kind="main"

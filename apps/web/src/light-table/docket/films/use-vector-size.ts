@@ -1,10 +1,10 @@
 import type { VectorSize } from '@brachytone/core';
 import { filmsOf } from '@brachytone/job';
 import { useEffect, useState } from 'react';
-import { inWorker } from '../../engine/engine.ts';
-import { LAST } from '../../engine/ranks.ts';
-import { usePictures } from '../../engine/use-pictures.ts';
-import { useDocument } from '../../store/use-job.ts';
+import { inWorker } from '../../../engine/engine.ts';
+import { LAST } from '../../../engine/ranks.ts';
+import { usePictures } from '../../../engine/use-pictures.ts';
+import { useDocument } from '../../../store/use-job.ts';
 
 /** Rest before a size is told, ms: the table comes first. */
 const PATIENCE = 600;
