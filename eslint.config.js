@@ -143,6 +143,10 @@ export default ts.config(
     ],
     'Typefaces know the core only.',
   ]),
+  boundary(['packages/pdf/src/**/*.ts'], CORE_BY_ITS_INDEX, [
+    ['@brachytone/server*', '@brachytone/web*', '@brachytone/job*', '@brachytone/demo*', '**/apps/**'],
+    'PDF files know the core only.',
+  ]),
   boundary(['apps/server/**/*.ts'], CORE_BY_ITS_INDEX, [
     ['@brachytone/web*', '**/apps/web/**'],
     'The apps never import each other.',

@@ -16,6 +16,7 @@ export default {
     project('core', 'packages/core'),
     project('job', 'packages/job'),
     project('typeface', 'packages/typeface'),
+    project('pdf', 'packages/pdf'),
     project('server', 'apps/server'),
     project('web', 'apps/web'),
     project('rules', 'scripts'),

@@ -82,12 +82,16 @@ export async function build() {
 
 const has = (command) => spawnSync(command, ['--version'], { stdio: 'ignore' }).error === undefined;
 
-/** Sees to the system's programs that the tests use: Chromium, the tools of libtiff and Little CMS, a press's profile. */
+/** Sees to the system's programs that the tests use: Chromium, the tools of libtiff and Little CMS, readers of PDF, a
+ * press's profile. */
 export async function systemTools() {
   const wanted = [
     ['chromium', has('chromium')],
     ['libtiff-tools', has('tiffinfo')],
     ['liblcms2-utils', has('transicc')],
+    ['ghostscript', has('gs')],
+    ['poppler-utils', has('pdftoppm')],
+    ['qpdf', has('qpdf')],
     ['libgs-common', existsSync('/usr/share/color/icc/ghostscript/default_cmyk.icc')],
   ].filter(([, there]) => !there);
   if (wanted.length === 0) return;

@@ -228,6 +228,9 @@ export function newJob(picture: PictureFacts, kind: 'picture' | 'drawing' = 'pic
       negative: false,
       smooth: 0,
       outlines: 'pure',
+      pages: 'composite',
+      ppi: 300,
+      depth: 8,
     },
     notices: [],
   };

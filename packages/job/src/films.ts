@@ -19,8 +19,10 @@ const plain = (text: string): string =>
     .replace(/-+$/, '');
 
 /** Whether all plates of a job go into one file. */
-export const isTogether = ({ films }: Pick<JobDocument, 'films'>): boolean =>
-  films.together && filmFormat(films.format).holds.includes('job');
+export function isTogether({ films }: Pick<JobDocument, 'films'>): boolean {
+  const { holds } = filmFormat(films.format);
+  return holds.includes('job') && (films.together || !holds.includes('plate'));
+}
 
 const formatOf = ({ films }: Pick<JobDocument, 'films'>): FilmFormat => filmFormat(films.format);
 

@@ -42,6 +42,8 @@ export const LIMITS = {
   shared: { least: 1, most: 32 },
   /** Film pixels that an outline may stray. */
   strays: { least: 0, most: 8 },
+  /** Pixels per inch of tones that are not screened. */
+  ppi: { least: 50, most: 1200 },
   /** Pixels per inch of a coarse grid. */
   coarse: { least: 1, most: 1200 },
   /** Spread (above 0) or choke of a plate, mm. */

@@ -229,10 +229,11 @@ export const MIGRATIONS: readonly Migration[] = [
     migrate: (document) => ({ ...document, recipe: { ...(document.recipe as object), press: null } }),
   },
   {
-    // Version 9 brought marks: films of older jobs have none, and the same bits.
+    // Version 9 brought marks, PDF and tones: films of older jobs have no marks, and the same bits.
     from: 8,
     migrate: (document) => ({
       ...document,
+      films: { ...(document.films as object), pages: 'composite', ppi: 300, depth: 8 },
       recipe: { ...(document.recipe as object), marks: { font: LABEL_TYPEFACE, uses: [] } },
     }),
   },

@@ -262,6 +262,9 @@ export const jobSchema: Joi.ObjectSchema<JobDocument> = Joi.object<JobDocument>(
     negative: Joi.boolean().required(),
     smooth: between(LIMITS.strays),
     outlines: Joi.valid('pure', 'film').required(),
+    pages: Joi.valid('composite', 'plates').required(),
+    ppi: between(LIMITS.ppi),
+    depth: Joi.valid(8, 16).required(),
   }).required(),
   notices: Joi.array()
     .items(Joi.valid(...NOTICES.map(({ id }) => id)))

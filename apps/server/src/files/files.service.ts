@@ -214,6 +214,14 @@ export class FilesService {
     return this.bytes(sha256, 'working');
   }
 
+  /** The press's colour profile that colours of a recipe are separated by, with its name; undefined where there is none. */
+  async pressProfile(recipe: Recipe): Promise<{ profile: Uint8Array; name: string } | undefined> {
+    const use = recipe.originals.map(({ route }) => profileOf(route)).find(Boolean);
+    if (!use) return undefined;
+    const profile = await this.profileBytes(use.profile);
+    return { profile, name: (await this.profile(use.profile)).name };
+  }
+
   /** Everything the originals of a recipe are made from. */
   async materials(recipe: Recipe): Promise<SharedMaterials> {
     const out: SharedMaterials = { pictures: {}, drawings: {}, fonts: {}, tables: {} };

@@ -161,6 +161,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
     try {
       await this.change(id, { status: 'running' });
       const materials = await this.originals.materials(document.recipe);
+      const intent = await this.originals.pressProfile(document.recipe);
       await mkdir(this.folder(id), { recursive: true });
       const films = [...row.films];
       await Promise.all(
@@ -177,7 +178,14 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
           }));
           const made = await this.work.run(
             'films',
-            { document, day: row.created.toISOString().slice(0, 10), films: wanted, materials, port: port2 },
+            {
+              document,
+              day: row.created.toISOString().slice(0, 10),
+              films: wanted,
+              materials,
+              intent,
+              port: port2,
+            },
             { signal: active.abort.signal, transfer: [port2] },
           );
           for (const [i, at] of places.entries()) {

@@ -120,6 +120,8 @@ export interface Tasks {
       /** Ids of the plates of each, and where it is to be. */
       films: { plates: readonly string[]; path: string }[];
       materials: SharedMaterials;
+      /** The press's colour profile, where the job has one. */
+      intent: { profile: Uint8Array; name: string } | undefined;
       port: MessagePort;
     };
     /** Percent inked; null where one file holds several plates. */

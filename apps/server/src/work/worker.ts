@@ -1,4 +1,5 @@
-import { closeSync, fstatSync, openSync, writeSync } from 'node:fs';
+import { closeSync, fstatSync, openSync, readFileSync, writeSync } from 'node:fs';
+import { join } from 'node:path';
 import {
   buildPyramid,
   colourDotsSvg,
@@ -20,7 +21,8 @@ import {
   writeOriginal,
   present,
 } from '@brachytone/core';
-import { isTogether, type JobDocument, type OriginalFacts } from '@brachytone/job';
+import { isTogether, LABEL_TYPEFACE, SHIPPED_TYPEFACES, type OriginalFacts } from '@brachytone/job';
+import { PDF_WRITERS } from '@brachytone/pdf';
 import sharp from 'sharp';
 import {
   lightPng,
@@ -30,6 +32,7 @@ import {
 } from '../calibrations/target-pictures.ts';
 import { targetPdf, targetTiff } from '../calibrations/target-files.ts';
 import { Problem } from '../http/problem.ts';
+import { TYPEFACES_FOLDER } from '../paths.ts';
 import { collectGarbage } from '../collect-garbage.ts';
 import { isDrawing, readDrawing } from '../files/read-drawing.ts';
 import { isFont, readFont } from '../files/read-font.ts';
@@ -231,12 +234,15 @@ export function films({
   day,
   films: wanted,
   materials,
+  intent,
   port,
 }: Tasks['films']['given']): Tasks['films']['made'] {
   const scene = sceneOf(document.recipe, materials);
   const made: Tasks['films']['made'] = wanted.map(() => ({ bytes: 0, inked: 0 }));
   try {
-    const making = wanted.map(({ plates, path }) => makeFile(document, day, scene, plates, path));
+    const making = wanted.map(({ plates, path }) =>
+      makeFile({ document, day, scene, materials, intent }, plates, path),
+    );
     // A strip of each in turn: they need the same part of the picture at the same time.
     for (let open = making.map((_, at) => at); open.length > 0;) {
       open = open.filter((at) => {
@@ -299,11 +305,23 @@ export async function simulatedPrint({
   return { png: await lightPng(picture), shares };
 }
 
+/** What all files of a run are made from. */
+interface FilmsAtHand extends Pick<Tasks['films']['given'], 'document' | 'day' | 'materials' | 'intent'> {
+  readonly scene: Scene;
+}
+
+/** The typeface of text in files that has none of its own. */
+const LABEL_FONT = join(
+  TYPEFACES_FOLDER,
+  present(
+    SHIPPED_TYPEFACES.find(({ sha256 }) => sha256 === LABEL_TYPEFACE),
+    'typeface of labels',
+  ).file,
+);
+
 /** Writes one file of films, telling what share of it is there. */
 function* makeFile(
-  document: JobDocument,
-  day: string,
-  scene: Scene,
+  { document, day, scene, materials, intent }: FilmsAtHand,
   ids: readonly string[],
   path: string,
 ): Generator<number, { bytes: number; inked: number | null }> {
@@ -316,15 +334,20 @@ function* makeFile(
     const { recipe, films: options, name } = document;
     const holds = isTogether(document) ? 'job' : 'plate';
     const plates = ids.map((id) => recipe.plates.findIndex((plate) => plate.id === id));
-    const { inked } = yield* filmFormat(options.format).write({
-      scene,
-      holds,
-      plates,
-      name,
-      day,
-      options,
-      sink,
-    });
+    const job = { scene, holds, plates, name, day, options, sink } as const;
+    const { write } = filmFormat(options.format);
+    const making = write
+      ? write(job)
+      : present(
+          PDF_WRITERS[options.format],
+          'writer of this format',
+        )({
+          ...job,
+          intent,
+          fonts: new Map(Object.entries(materials.fonts)),
+          labelFont: readFileSync(LABEL_FONT),
+        });
+    const { inked } = yield* making;
     return { bytes: fstatSync(file).size, inked };
   } finally {
     closeSync(file);

@@ -13,27 +13,61 @@ function layCodes(address: number, { code, length }: RunCodes): number {
 /** No row takes more bytes than this: about 5 bits a pixel and 13 for each run at the worst. */
 const mostBytes = (width: number): number => width * 2 + 64;
 
+/** Rows packed one after another, each by the row before it (ITU-T Recommendation T.6). */
+export interface Group4Stream {
+  /** Further rows, ink as black; what comes of them but for a few bits. */
+  rows(bits: Bits): Uint8Array;
+  /** The rest, with the end-of-block code. */
+  end(): Uint8Array;
+}
+
+/** The stream whose last row lies in the kernels' memory: there is room for one. */
+let open: Group4Stream | undefined;
+
 /**
- * Encodes bits as one Group 4 strip (ITU-T Recommendation T.6), ink as black, with the end-of-block code.
- * The row before the first is imagined white, so every strip stands alone.
+ * Begins a picture whose rows come a few at a time. Its first row is imagined under a white one. One stream is written at a time: another that is
+ * begun in between breaks it.
+ *
+ * @throws Error from a stream that was broken
  */
-export function encodeGroup4({ width, height, stride, data }: Bits): Uint8Array {
+export function group4Stream(width: number): Group4Stream {
   const white = layCodes(STRIP.codes[0], WHITE_CODES);
   const black = layCodes(STRIP.codes[1], BLACK_CODES);
   const [first, second] = STRIP.changes;
   kernels.beginStrip(first, second, width);
-  const rows = Math.max(
-    1,
-    Math.floor(Math.min(STRIP_BYTES.data / stride, STRIP_BYTES.out / mostBytes(width))),
-  );
-  const parts: Uint8Array[] = [];
-  for (let y = 0; y < height; y += rows) {
-    const count = Math.min(rows, height - y);
-    bytesAt(STRIP.data, count * stride).set(data.subarray(y * stride, (y + count) * stride));
-    const bytes = kernels.encodeRows(STRIP.data, stride, width, count, white, black, STRIP.out);
-    parts.push(bytesAt(STRIP.out, bytes).slice());
-  }
-  parts.push(bytesAt(STRIP.out, kernels.endStrip(STRIP.out)).slice());
+  const stream: Group4Stream = {
+    rows({ height, stride, data }) {
+      if (open !== stream) throw new Error('Another Group 4 stream was begun before this one had ended.');
+      const rows = Math.max(
+        1,
+        Math.floor(Math.min(STRIP_BYTES.data / stride, STRIP_BYTES.out / mostBytes(width))),
+      );
+      const parts: Uint8Array[] = [];
+      for (let y = 0; y < height; y += rows) {
+        const count = Math.min(rows, height - y);
+        bytesAt(STRIP.data, count * stride).set(data.subarray(y * stride, (y + count) * stride));
+        const bytes = kernels.encodeRows(STRIP.data, stride, width, count, white, black, STRIP.out);
+        parts.push(bytesAt(STRIP.out, bytes).slice());
+      }
+      return joined(parts);
+    },
+    end() {
+      if (open !== stream) throw new Error('Another Group 4 stream was begun before this one had ended.');
+      open = undefined;
+      return bytesAt(STRIP.out, kernels.endStrip(STRIP.out)).slice();
+    },
+  };
+  open = stream;
+  return stream;
+}
+
+/** Encodes bits as one Group 4 strip that stands alone, ink as black, with the end-of-block code. */
+export function encodeGroup4(bits: Bits): Uint8Array {
+  const stream = group4Stream(bits.width);
+  return joined([stream.rows(bits), stream.end()]);
+}
+
+function joined(parts: readonly Uint8Array[]): Uint8Array {
   const out = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0));
   let length = 0;
   for (const part of parts) {

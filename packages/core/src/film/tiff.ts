@@ -25,57 +25,107 @@ const ascii = (text: string): number[] => [
   0,
 ];
 
+/** A picture of a TIFF: bits are ink (WhiteIsZero), larger samples are light (BlackIsZero). */
+export interface TiffPage extends FilmFacts {
+  /** Bits of a sample. */
+  readonly depth: 1 | 8 | 16;
+  readonly compression: 'group4' | 'deflate';
+}
+
+/** A picture being written: strips of packed rows, 16-bit samples little-endian. */
+export interface TiffPicture {
+  strip(packed: Uint8Array): void;
+  finish(): void;
+}
+
 /**
- * A one-bit TIFF written strip by strip, its directory after the strips. Little-endian, WhiteIsZero (1 = ink),
- * resolution in pixels per inch to a thousandth.
+ * Begins a little-endian TIFF of one picture or several, each a strip after another with its directory behind it. Resolution in pixels per inch to a
+ * thousandth.
  *
  * Source: TIFF Revision 6.0, 1992; deflate as in TIFF Technical Note 2 (compression 8).
  */
-export function tiffFile(sink: Sink, facts: FilmFacts, compression: TiffCompression): FilmFile {
-  const rowsPerStrip = stripRows(facts);
-  const offsets: number[] = [];
-  const sizes: number[] = [];
-  let at = 8;
+export function openTiff(sink: Sink): { picture: (page: TiffPage, rowsPerStrip: number) => TiffPicture } {
   sink.write(Uint8Array.of(0x49, 0x49, 42, 0, 0, 0, 0, 0));
+  let at = 8;
+  /** Where the place of the next directory is to stand. */
+  let link = 4;
   return {
-    rowsPerStrip,
-    strip(bits: Bits) {
-      const packed = compression === 'group4' ? encodeGroup4(bits) : deflate(bits.data, { level: 6 });
-      // Values that follow must start on a word boundary.
-      const padded =
-        packed.length & 1 ? Uint8Array.from({ length: packed.length + 1 }, (_, i) => packed[i] ?? 0) : packed;
-      offsets.push(at);
-      sizes.push(packed.length);
-      sink.write(padded);
-      at += padded.length;
-    },
-    finish() {
-      const resolution = [Math.round(facts.resolution * 1000), 1000];
-      const entries: Entry[] = [
-        { tag: 256, type: LONG, values: [facts.width] },
-        { tag: 257, type: LONG, values: [facts.height] },
-        { tag: 258, type: SHORT, values: [1] },
-        { tag: 259, type: SHORT, values: [compression === 'group4' ? 4 : 8] },
-        { tag: 262, type: SHORT, values: [0] },
-        { tag: 270, type: ASCII, values: ascii(facts.description) },
-        { tag: 273, type: LONG, values: offsets },
-        { tag: 274, type: SHORT, values: [1] },
-        { tag: 277, type: SHORT, values: [1] },
-        { tag: 278, type: LONG, values: [rowsPerStrip] },
-        { tag: 279, type: LONG, values: sizes },
-        { tag: 282, type: RATIONAL, values: resolution },
-        { tag: 283, type: RATIONAL, values: resolution },
-        ...(compression === 'group4' ? [{ tag: 293, type: LONG, values: [0] }] : []),
-        { tag: 296, type: SHORT, values: [2] },
-        { tag: 305, type: ASCII, values: ascii('Brachytone') },
-      ];
-      sink.write(directory(entries, at));
-      const pointer = new Uint8Array(4);
-      new DataView(pointer.buffer).setUint32(0, at, true);
-      sink.patch(4, pointer);
+    picture(page, rowsPerStrip) {
+      const offsets: number[] = [];
+      const sizes: number[] = [];
+      return {
+        strip(packed) {
+          // Values that follow must start on a word boundary.
+          const padded =
+            packed.length & 1
+              ? Uint8Array.from({ length: packed.length + 1 }, (_, i) => packed[i] ?? 0)
+              : packed;
+          offsets.push(at);
+          sizes.push(packed.length);
+          sink.write(padded);
+          at += padded.length;
+        },
+        finish() {
+          const entries = entriesOf(page, rowsPerStrip, offsets, sizes);
+          const bytes = directory(entries, at);
+          sink.write(bytes);
+          const pointer = new Uint8Array(4);
+          new DataView(pointer.buffer).setUint32(0, at, true);
+          sink.patch(link, pointer);
+          link = at + 2 + 12 * entries.length;
+          at += bytes.length;
+        },
+      };
     },
   };
 }
+
+function entriesOf(
+  { width, height, resolution, description, depth, compression }: TiffPage,
+  rowsPerStrip: number,
+  offsets: readonly number[],
+  sizes: readonly number[],
+): Entry[] {
+  const perInch = [Math.round(resolution * 1000), 1000];
+  return [
+    { tag: 256, type: LONG, values: [width] },
+    { tag: 257, type: LONG, values: [height] },
+    { tag: 258, type: SHORT, values: [depth] },
+    { tag: 259, type: SHORT, values: [compression === 'group4' ? 4 : 8] },
+    { tag: 262, type: SHORT, values: [depth === 1 ? 0 : 1] },
+    { tag: 270, type: ASCII, values: ascii(description) },
+    { tag: 273, type: LONG, values: offsets },
+    { tag: 274, type: SHORT, values: [1] },
+    { tag: 277, type: SHORT, values: [1] },
+    { tag: 278, type: LONG, values: [rowsPerStrip] },
+    { tag: 279, type: LONG, values: sizes },
+    { tag: 282, type: RATIONAL, values: perInch },
+    { tag: 283, type: RATIONAL, values: perInch },
+    ...(compression === 'group4' ? [{ tag: 293, type: LONG, values: [0] }] : []),
+    { tag: 296, type: SHORT, values: [2] },
+    { tag: 305, type: ASCII, values: ascii('Brachytone') },
+  ];
+}
+
+/** Bits as a page of an opened TIFF, strip by strip; 1 = ink. */
+export function tiffBits(
+  tiff: ReturnType<typeof openTiff>,
+  facts: FilmFacts,
+  compression: TiffCompression,
+): FilmFile {
+  const rowsPerStrip = stripRows(facts);
+  const picture = tiff.picture({ ...facts, depth: 1, compression }, rowsPerStrip);
+  return {
+    rowsPerStrip,
+    strip: (bits: Bits) =>
+      picture.strip(compression === 'group4' ? encodeGroup4(bits) : deflate(bits.data, { level: 6 })),
+    finish: picture.finish,
+  };
+}
+
+/** A one-bit TIFF written strip by strip. */
+export const tiffFile = (sink: Sink, facts: FilmFacts, compression: TiffCompression): FilmFile =>
+  tiffBits(openTiff(sink), facts, compression);
 
 /** An image file directory that stands at byte `at` of the file, its longer values behind it. */
 function directory(entries: readonly Entry[], at: number): Uint8Array {

@@ -1,4 +1,4 @@
-/** Builds SVG path data of whole numbers with relative commands, which is the shortest it can be. */
+/** Builds path data of whole numbers, in the syntax of one kind of file. */
 export interface PathData {
   move(x: number, y: number): void;
   line(x: number, y: number): void;
@@ -14,6 +14,7 @@ export interface PathData {
 /** Pieces of text are joined when there are so many, so that none grows without end letter by letter. */
 const JOINED = 1 << 14;
 
+/** SVG path data with relative commands, which is the shortest it can be. */
 export function pathData(): PathData {
   const done: string[] = [];
   let parts: string[] = [];
@@ -75,11 +76,11 @@ export interface Paths {
   texts(): string[];
 }
 
-export function paths(): Paths {
+export function paths(make: () => PathData = pathData): Paths {
   const all: PathData[] = [];
   return {
     next() {
-      const path = pathData();
+      const path = make();
       all.push(path);
       return path;
     },

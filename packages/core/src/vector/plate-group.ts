@@ -66,9 +66,60 @@ export const perMmOf = ({ plates }: Recipe, wanted: readonly number[]): number =
     }),
   );
 
+/** A plate's geometry as paths: its dots, filled by the even-odd rule, of about a megabyte each at most, and line work over them. */
+export interface PlateShapes {
+  readonly manner: VectorManner;
+  /** Share of the plate's film that its dots ink, 0–1. */
+  readonly inked: number;
+  readonly dots: readonly string[];
+  /** Units of the file in one of the dots' paths. */
+  readonly scale: number;
+  readonly lines: readonly PlatePath[];
+}
+
+/** Path data, with the rule it is filled by. */
+export interface PlatePath {
+  readonly rule: string;
+  readonly data: string;
+}
+
 /**
- * A plate as a group of SVG: its dots as compound paths in its ink's colour, of about a megabyte at most, filled by the even-odd rule, and
- * line work over them with its own curves.
+ * @param make begins path data of a kind of file
+ */
+export function plateShapes(
+  scene: Scene,
+  plate: number,
+  units: Units,
+  { smooth, outlines }: VectorOptions,
+  make: () => PathData = pathData,
+): PlateShapes {
+  const { recipe } = scene;
+  const ink = inkOf(recipe.inks, recipe.plates[plate].ink);
+  const edges = hardEdges(scene, plate, units);
+  const dots = paths(make);
+  const lines = edges ? linePaths(edges.lines, make) : [];
+  if (edges && hasDots(recipe.plates[plate].screen)) {
+    dotsPath(scene, plate, edges.faces, units, outlines, dots);
+    const inked = askedShare(scene, plate);
+    return { manner: 'dots', inked, dots: dots.texts(), scale: 1, lines };
+  }
+  const { inked, scale } = drawOutlines(scene, plate, edges, units, smooth, ink.fountain !== null, dots);
+  return { manner: 'outlines', inked, dots: dots.texts(), scale, lines };
+}
+
+/** The line work alone; undefined where only the film's pixels tell a plate's edges. */
+export function plateLines(
+  scene: Scene,
+  plate: number,
+  units: Units,
+  make: () => PathData = pathData,
+): PlatePath[] | undefined {
+  const edges = hardEdges(scene, plate, units);
+  return edges && linePaths(edges.lines, make);
+}
+
+/**
+ * A plate as a group of SVG in its ink's colour.
  *
  * @param id   of the group
  * @param more elements that lie in it too
@@ -77,31 +128,27 @@ export function plateGroup(
   scene: Scene,
   plate: number,
   units: Units,
-  { smooth, outlines }: VectorOptions,
+  options: VectorOptions,
   id = idOf(inkOf(scene.recipe.inks, scene.recipe.plates[plate].ink)),
   more = '',
 ): PlateGroup {
   const { recipe } = scene;
   const ink = inkOf(recipe.inks, recipe.plates[plate].ink);
-  const edges = hardEdges(scene, plate, units);
-  const dots = paths();
-  let manner: VectorManner = 'outlines';
-  let inked: number;
-  let scale = 1;
-  if (edges && hasDots(recipe.plates[plate].screen)) {
-    manner = 'dots';
-    dotsPath(scene, plate, edges.faces, units, outlines, dots);
-    inked = askedShare(scene, plate);
-  } else ({ inked, scale } = drawOutlines(scene, plate, edges, units, smooth, ink.fountain !== null, dots));
-  const screened = dots.texts().map((data) => pathElement('evenodd', data));
-  const lines = edges ? linePaths(edges.lines).map(({ rule, data }) => pathElement(rule, data)) : [];
+  const { manner, inked, dots, scale, lines } = plateShapes(scene, plate, units, options);
+  const screened = dots.map((data) => pathElement('evenodd', data)).join('');
   const { fill, before } = inkPaint(ink, recipe.sheet, units, `${id}-blend`);
   const drawn =
-    scale === 1
-      ? screened.join('')
-      : `<g transform="scale(${Number(scale.toPrecision(12))})">${screened.join('')}</g>`;
-  const text = `${before}<g id="${id}" fill="${fill}">${drawn}${lines.join('')}${more}</g>`;
-  return { text, manner, inked, isEmpty: screened.length + lines.length === 0 && more === '' };
+    scale === 1 ? screened : `<g transform="scale(${Number(scale.toPrecision(12))})">${screened}</g>`;
+  const over = lines.map(({ rule, data }) => pathElement(rule, data)).join('');
+  // Beside marks nothing of the plate may reach beyond its bleed.
+  const { width, height } = units.frame;
+  const held =
+    more === ''
+      ? `${drawn}${over}`
+      : `<clipPath id="${id}-plate"><path d="M0 0h${width}v${height}h${-width}z"/></clipPath>` +
+        `<g clip-path="url(#${id}-plate)">${drawn}${over}</g>${more}`;
+  const text = `${before}<g id="${id}" fill="${fill}">${held}</g>`;
+  return { text, manner, inked, isEmpty: dots.length + lines.length === 0 && more === '' };
 }
 
 export const pathElement = (rule: string, data: string): string =>
@@ -171,7 +218,7 @@ function askedShare(scene: Scene, plate: number): number {
 }
 
 /** Line work as paths, as few as can be: shapes that keep clear of one another share one. */
-export function linePaths(lines: readonly LineShape[]): { rule: string; data: string }[] {
+export function linePaths(lines: readonly LineShape[], make: () => PathData = pathData): PlatePath[] {
   const paths: { rule: string; data: PathData; held: { box: Box; area: Area }[] }[] = [];
   for (const line of lines) {
     const box = boxOf(line.area);
@@ -179,7 +226,7 @@ export function linePaths(lines: readonly LineShape[]): { rule: string; data: st
     const clear = (other: { box: Box; area: Area }) =>
       !boxesMeet(other.box, box) || shared(other.area, line.area).length === 0;
     let path = paths.find(({ rule, held }) => rule === line.rule && held.every(clear));
-    if (!path) paths.push((path = { rule: line.rule, data: pathData(), held: [] }));
+    if (!path) paths.push((path = { rule: line.rule, data: make(), held: [] }));
     path.held.push({ box, area: line.area });
     drawShape(line, path.data);
   }

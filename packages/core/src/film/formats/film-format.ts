@@ -4,7 +4,14 @@ import type { VectorOptions } from '../../vector/plate-group.ts';
 import type { Sink } from '../sink.ts';
 
 /** How films are to be made, whatever their format. */
-export interface FilmOptions extends Emulsion, VectorOptions {}
+export interface FilmOptions extends Emulsion, VectorOptions {
+  /** Pages of a PDF of films: all plates over one another on one, or one for each. */
+  readonly pages: 'composite' | 'plates';
+  /** Pixels per inch of tones that are not screened. */
+  readonly ppi: number;
+  /** Bits of a pixel of such tones, where their format has a choice. */
+  readonly depth: 8 | 16;
+}
 
 /** A file of films to be written. */
 export interface FilmJob {
@@ -40,10 +47,10 @@ export interface FilmFormat {
   readonly mediaType: string;
   /** What one file can hold: one plate's film, all plates of a job, or either. */
   readonly holds: readonly ('plate' | 'job')[];
-  /** True for geometry, which has neither emulsion nor pixels; false for the film's own bits. */
-  readonly isGeometry: boolean;
-  /** Writes a file, telling now and then what share of it is there (0–1). Stop asking, and it stops. */
-  readonly write: (job: FilmJob) => Generator<number, FilmWritten>;
+  /** What is in it: the film's own bits; geometry, which has neither emulsion nor pixels; or tones that a shop screens itself. */
+  readonly made: 'bits' | 'geometry' | 'tones';
+  /** Writes a file, telling now and then what share of it is there (0–1). Stop asking, and it stops. Null for PDF, which has a package of its own. */
+  readonly write: ((job: FilmJob) => Generator<number, FilmWritten>) | null;
 }
 
 /** Types a format by its id. */

@@ -5,10 +5,10 @@ import { defineFormat } from './film-format.ts';
 export const png = defineFormat({
   id: 'png',
   name: 'PNG',
-  says: 'One-bit PNG',
+  says: 'The film’s own bits, as any program opens them',
   ending: 'png',
   mediaType: 'image/png',
   holds: ['plate'],
-  isGeometry: false,
+  made: 'bits',
   write: writeBits((sink, facts) => pngFile(sink, facts)),
 });

@@ -9,7 +9,7 @@ export const svg = defineFormat({
   ending: 'svg',
   mediaType: 'image/svg+xml',
   holds: ['plate', 'job'],
-  isGeometry: true,
+  made: 'geometry',
   // Geometry is made as one piece, so there is nothing to tell on the way.
   // eslint-disable-next-line require-yield
   *write({ scene, holds, plates, name, day, options, sink }) {

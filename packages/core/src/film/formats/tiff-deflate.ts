@@ -4,11 +4,11 @@ import { defineFormat } from './film-format.ts';
 
 export const tiffDeflate = defineFormat({
   id: 'tiff-deflate',
-  name: 'Deflate',
-  says: 'One-bit TIFF, packed with deflate',
+  name: 'TIFF, deflate',
+  says: 'The film’s own bits, packed with deflate',
   ending: 'tif',
   mediaType: 'image/tiff',
   holds: ['plate'],
-  isGeometry: false,
+  made: 'bits',
   write: writeBits((sink, facts) => tiffFile(sink, facts, 'deflate')),
 });

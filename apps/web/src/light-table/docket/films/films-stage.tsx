@@ -1,8 +1,9 @@
-import { FILM_FORMATS, filmFormat, filmLayout, latticeOf, vectorManner } from '@brachytone/core';
+import { FILM_FORMATS, filmFormat, filmLayout, frameOf, latticeOf, vectorManner } from '@brachytone/core';
 import { filmsOf, isTogether, LIMITS } from '@brachytone/job';
 import { Button } from '../../../controls/button.tsx';
-import { PIXELS } from '../../../words/quantity.ts';
+import { PIXELS, PPI } from '../../../words/quantity.ts';
 import { Segmented } from '../../../controls/segmented.tsx';
+import { Select } from '../../../controls/select.tsx';
 import { SwitchRow } from '../../../controls/switch-row.tsx';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { RunCard } from '../../../runs/run-card.tsx';
@@ -17,10 +18,7 @@ import { AllMissingLetters } from '../missing-letters.tsx';
 import { MarksGroup } from './marks-group.tsx';
 import { useVectorSize } from './use-vector-size.ts';
 
-const FORMATS = FILM_FORMATS.map(({ id, name, says }) => ({ value: id, label: name, title: says }));
-
-/** Formats in a word, where several share an ending. */
-const SHORT_NAMES: Readonly<Record<string, string>> = { tif: 'TIFF' };
+const FORMATS = FILM_FORMATS.map(({ id, name }) => ({ value: id, name }));
 
 export function FilmsSummary() {
   const document = useDocument();
@@ -31,7 +29,11 @@ export function FilmsSummary() {
   const turned = [films.mirrored ? 'mirrored' : '', films.negative ? 'negative' : ''];
   return (
     <span className="truncate">
-      {[`${length} ${noun}`, SHORT_NAMES[format.ending] ?? format.name, ...(format.isGeometry ? [] : turned)]
+      {[
+        `${length} ${noun}`,
+        format.ending === 'tif' ? 'TIFF' : format.name,
+        ...(format.made === 'bits' ? turned : []),
+      ]
         .filter(Boolean)
         .join(' · ')}
     </span>
@@ -42,31 +44,28 @@ export function FilmsStage() {
   const dispatch = useAppDispatch();
   const { films, recipe } = useDocument();
   const jobId = useAppSelector((state) => state.job?.id);
-  const { width, height } = filmLayout(recipe);
-  const { isGeometry } = filmFormat(films.format);
+  const { made, says, id } = filmFormat(films.format);
   const [makeFilms, starting] = useMakeFilms();
   const { data: runs = [] } = useRunsQuery();
   const mine = runs.filter((run) => run.jobId === jobId).slice(0, 3);
   return (
     <>
       <Group name="File">
-        <Segmented
-          wide
-          label="File kind"
-          value={films.format}
-          options={FORMATS}
-          onChange={(format) => dispatch(edit('File kind', (draft) => void (draft.films.format = format)))}
-        />
-        {isGeometry ? (
-          <GeometryFacts />
-        ) : (
-          <Fact label="Film">
-            {width} × {height} px, 1 bit
-          </Fact>
-        )}
+        <div className="flex">
+          <Select
+            label="File kind"
+            value={films.format}
+            options={FORMATS}
+            onChange={(format) => dispatch(edit('File kind', (draft) => void (draft.films.format = format)))}
+          />
+        </div>
+        <p className="mt-1.5 text-soft">{says}.</p>
+        {made === 'geometry' && <GeometryFacts />}
+        {made === 'bits' && <BitsFacts />}
+        {made === 'tones' && <TonesFacts />}
       </Group>
-      {!isGeometry && <Emulsion />}
-      <MarksGroup />
+      {made === 'bits' && <Emulsion />}
+      {id !== 'tiff-tones' && <MarksGroup />}
       <AllMissingLetters originals={recipe.originals} />
       <Button
         kind="main"
@@ -81,6 +80,96 @@ export function FilmsStage() {
           <RunCard run={run} />
         </div>
       ))}
+    </>
+  );
+}
+
+/** What a file of the films' own bits will hold. */
+function BitsFacts() {
+  const dispatch = useAppDispatch();
+  const { films, recipe } = useDocument();
+  const { width, height } = filmLayout(recipe);
+  const { id } = filmFormat(films.format);
+  return (
+    <>
+      <Fact label="Film">
+        {width} × {height} px, 1 bit
+      </Fact>
+      {id === 'pdf-films' && (
+        <Row label="Pages">
+          <Segmented
+            label="Pages"
+            value={films.pages}
+            options={[
+              { value: 'composite', label: 'One', title: 'All plates over one another, overprinting' },
+              { value: 'plates', label: 'One a plate' },
+            ]}
+            onChange={(pages) => dispatch(edit('Pages', (draft) => void (draft.films.pages = pages)))}
+          />
+        </Row>
+      )}
+      <TogetherRow />
+    </>
+  );
+}
+
+/** Whether plates share a file, where there is a choice. */
+function TogetherRow() {
+  const dispatch = useAppDispatch();
+  const { films, recipe } = useDocument();
+  const { holds } = filmFormat(films.format);
+  if (recipe.plates.length < 2 || holds.length < 2) return null;
+  return (
+    <SwitchRow
+      label="All plates in one file"
+      on={films.together}
+      onChange={(together) =>
+        dispatch(
+          edit(together ? 'One file' : 'A file each', (draft) => void (draft.films.together = together)),
+        )
+      }
+    />
+  );
+}
+
+/** What a file of tones will hold. */
+function TonesFacts() {
+  const dispatch = useAppDispatch();
+  const { films, recipe } = useDocument();
+  const { width, height } = frameOf(recipe.sheet, films.ppi);
+  return (
+    <>
+      <SliderRow
+        label="Resolution"
+        value={films.ppi}
+        unit={PPI}
+        {...LIMITS.ppi}
+        usual={[100, 600]}
+        onChange={(ppi, gesture) =>
+          dispatch(edit('Resolution of tones', (draft) => void (draft.films.ppi = ppi), gesture))
+        }
+      />
+      {films.format === 'tiff-tones' && (
+        <Row label="Depth">
+          <Segmented
+            label="Depth"
+            value={String(films.depth)}
+            options={[
+              { value: '8', label: '8 bits' },
+              { value: '16', label: '16 bits' },
+            ]}
+            onChange={(depth) =>
+              dispatch(edit('Depth', (draft) => void (draft.films.depth = depth === '16' ? 16 : 8)))
+            }
+          />
+        </Row>
+      )}
+      <Fact label="Picture">
+        {width} × {height} px
+      </Fact>
+      <p className="mt-1 text-soft">
+        Tones as the films carry them: against the press’s gain where it is met, within the limits of dots.
+      </p>
     </>
   );
 }
@@ -167,18 +256,8 @@ function GeometryFacts() {
           />
         </Row>
       )}
-      {recipe.plates.length > 1 && filmFormat(films.format).holds.includes('job') && (
-        <SwitchRow
-          label="All plates in one file"
-          on={films.together}
-          onChange={(together) =>
-            dispatch(
-              edit(together ? 'One file' : 'A file each', (draft) => void (draft.films.together = together)),
-            )
-          }
-        />
-      )}
-      {size && (
+      <TogetherRow />
+      {size && films.format === 'svg' && (
         <Fact label="Files">
           about {bytesWords(size.bytes)} · {secondsWords(size.seconds)}
         </Fact>

@@ -1,0 +1,12 @@
+import { defineFormat } from './film-format.ts';
+
+export const pdfFilms = defineFormat({
+  id: 'pdf-films',
+  name: 'PDF, films',
+  says: 'The film’s own bits, each plate in a separation named after its ink',
+  ending: 'pdf',
+  mediaType: 'application/pdf',
+  holds: ['job'],
+  made: 'bits',
+  write: null,
+});

@@ -1,0 +1,14 @@
+import type { FilmFormatId } from '@brachytone/core';
+import { pdfFilms } from './pdf-films.ts';
+import type { WritePdf } from './pdf-job.ts';
+import { pdfTones } from './pdf-tones.ts';
+import { pdfVector } from './pdf-vector.ts';
+
+export type { PdfJob, WritePdf } from './pdf-job.ts';
+
+/** How each format of films that is a PDF is written. */
+export const PDF_WRITERS: Readonly<Partial<Record<FilmFormatId, WritePdf>>> = {
+  'pdf-films': pdfFilms,
+  'pdf-vector': pdfVector,
+  'pdf-tones': pdfTones,
+};
