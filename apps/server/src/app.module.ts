@@ -12,6 +12,7 @@ import { PullsService } from './jobs/pulls.service.ts';
 import { FilesController } from './files/files.controller.ts';
 import { FilesService } from './files/files.service.ts';
 import { RunsController } from './runs/runs.controller.ts';
+import { KeepRuleService } from './runs/keep-rule.service.ts';
 import { RunsService } from './runs/runs.service.ts';
 import { SETTINGS, type Settings } from './settings.ts';
 import { ShelfController } from './shelf/shelf.controller.ts';
@@ -43,6 +44,7 @@ export class AppModule {
         ProofsService,
         PullsService,
         RunsService,
+        KeepRuleService,
         ShelfService,
         CalibrationsService,
         TypefacesService,

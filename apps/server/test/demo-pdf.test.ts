@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { usualMarks } from '@brachytone/core';
-import { LABEL_TYPEFACE, type JobDocument, type JobSummary, type RunView } from '@brachytone/job';
+import { LABEL_TYPEFACE, type JobDocument, type RunView } from '@brachytone/job';
 import sharp from 'sharp';
 import { DemoService } from '../src/demo.service.ts';
 import { TypefacesService } from '../src/files/typefaces.service.ts';

@@ -1,9 +1,12 @@
+import { execFileSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { filmFrame, plateBits, bitAt, readPam, buildPyramid } from '@brachytone/core';
 import type { JobDocument, RunView } from '@brachytone/job';
 import { eq } from 'drizzle-orm';
 import sharp from 'sharp';
-import { runs } from '../src/database/schema.ts';
+import { jobs, runs } from '../src/database/schema.ts';
 import { RunsService } from '../src/runs/runs.service.ts';
 import { binary, startJob, startServer, type Harness } from './harness.ts';
 
@@ -33,6 +36,9 @@ async function jobOf(sheet: JobDocument['recipe']['sheet'], films: Partial<JobDo
   const { body } = await server.http.post('/api/jobs').send({ document }).expect(201);
   return { id: body.id as string, document, original };
 }
+
+/** Unpacks one file of a ZIP by Python's own reader. */
+const UNZIP = 'import sys, zipfile; sys.stdout.buffer.write(zipfile.ZipFile(sys.argv[1]).read(sys.argv[2]))';
 
 const startRun = async (jobId: string): Promise<RunView> =>
   (await server.http.post('/api/runs').send({ jobId }).expect(201)).body as RunView;
@@ -195,14 +201,112 @@ describe('runs', () => {
     expect(await digest(second)).toBe(await digest(first));
   });
 
-  it('that the server left unfinished are marked as stopped when it starts', async () => {
+  it('that the server left unfinished go on when it starts, what is whole as it is', async () => {
     const { id } = await jobOf({ width: 20, height: 20, bleed: 0, resolution: 300 });
     const run = await ended((await startRun(id)).id);
-    await server.database.queries.update(runs).set({ status: 'running' }).where(eq(runs.id, run.id));
+    const { queries } = server.database;
+    const path = join(server.folder, 'films', run.id, run.films[0].file);
+    const { mtimeMs } = statSync(path);
+    await queries.update(runs).set({ status: 'running', ended: null }).where(eq(runs.id, run.id));
+    await server.app.get(RunsService).onApplicationBootstrap();
+    expect(await ended(run.id)).toMatchObject({ status: 'done', films: run.films });
+    expect(statSync(path).mtimeMs).toBe(mtimeMs);
+    // Without it, it is made, to the same bytes.
+    const unmade = run.films.map(({ sha256: _sha256, ...film }) => ({ ...film, bytes: 0, inked: null }));
+    rmSync(path);
+    await queries.update(runs).set({ status: 'running', films: unmade }).where(eq(runs.id, run.id));
+    await server.app.get(RunsService).onApplicationBootstrap();
+    expect(await ended(run.id)).toMatchObject({ status: 'done', films: run.films });
+    expect(createHash('sha256').update(readFileSync(path)).digest('hex')).toBe(run.films[0].sha256);
+  });
+
+  it('that bring the server down time after time are not begun again', async () => {
+    const { id } = await jobOf({ width: 20, height: 20, bleed: 0, resolution: 300 });
+    const run = await ended((await startRun(id)).id);
+    await server.database.queries
+      .update(runs)
+      .set({ status: 'running', attempts: 3 })
+      .where(eq(runs.id, run.id));
     await server.app.get(RunsService).onApplicationBootstrap();
     const { body } = await server.http.get(`/api/runs/${run.id}`).expect(200);
     expect(body).toMatchObject({ status: 'stopped' });
     expect(body.message).toContain('Make them again');
+  });
+
+  it('tell when their job has become another since', async () => {
+    const { id } = await jobOf({ width: 20, height: 20, bleed: 0, resolution: 300 });
+    const run = await ended((await startRun(id)).id);
+    const changed = async () =>
+      ((await server.http.get(`/api/runs/${run.id}`).expect(200)).body as RunView).changed;
+    expect(await changed()).toBe(false);
+    const { body: job } = await server.http.get(`/api/jobs/${id}`).expect(200);
+    const { queries } = server.database;
+    const other = { ...job.document, name: 'Another' };
+    await queries.update(jobs).set({ document: other }).where(eq(jobs.id, id));
+    expect(await changed()).toBe(true);
+    await queries.update(jobs).set({ document: job.document }).where(eq(jobs.id, id));
+    expect(await changed()).toBe(false);
+  });
+
+  it('leave as one ZIP, every film as it is', async () => {
+    const { document } = await jobOf({ width: 20, height: 20, bleed: 0, resolution: 300 });
+    const { recipe } = document;
+    const two = {
+      ...document,
+      recipe: {
+        ...recipe,
+        inks: [...recipe.inks, { ...recipe.inks[0], id: 'ink-2', name: 'Tide' }],
+        originals: [
+          ...recipe.originals,
+          { ...recipe.originals[0], id: 'o2', route: { kind: 'ink', ink: 'ink-2' }, overprint: true },
+        ],
+        plates: [...recipe.plates, { ...recipe.plates[0], id: 'plate-2', ink: 'ink-2' }],
+      },
+    };
+    const { body: job } = await server.http.post('/api/jobs').send({ document: two }).expect(201);
+    const run = await ended((await startRun(job.id as string)).id);
+    const { body, headers } = await server.http
+      .get(`/api/runs/${run.id}/films.zip`)
+      .buffer(true)
+      .parse(binary)
+      .expect(200);
+    expect(headers['content-disposition']).toContain('reeds-films.zip');
+    const path = join(server.folder, 'films.zip');
+    writeFileSync(path, body as Buffer);
+    const names = run.films.map(({ file }) => file);
+    for (const { file, sha256 } of run.films) {
+      const bytes = execFileSync('python3', ['-c', UNZIP, path, file]);
+      expect(createHash('sha256').update(bytes).digest('hex')).toBe(sha256);
+    }
+    expect(names).toHaveLength(2);
+    await server.http.get('/api/runs/00000000-0000-4000-8000-000000000000/films.zip').expect(404);
+  });
+
+  it('are cleaned away by the studio’s rule, which says first what it frees', async () => {
+    const made: RunView[] = [];
+    for (let i = 0; i < 3; i++) {
+      const { id } = await jobOf({ width: 20, height: 20, bleed: 0, resolution: 300 });
+      made.push(await ended((await startRun(id)).id));
+    }
+    expect((await server.http.get('/api/runs/rule').expect(200)).body).toEqual({ by: 'all' });
+    const { body: all } = await server.http.get('/api/runs').expect(200);
+    const done = (all as RunView[]).filter(({ status }) => status === 'done');
+    const rule = { by: 'runs', runs: 2 };
+    const { body: tried } = await server.http.post('/api/runs/rule/tried').send(rule).expect(200);
+    const bytes = done.slice(2).reduce((sum, { films }) => sum + films[0].bytes, 0);
+    expect(tried).toMatchObject({ runs: done.length - 2 });
+    expect(tried.bytes).toBeGreaterThanOrEqual(bytes);
+    await server.http.get(`/api/runs/${made[0].id}/films/${made[0].films[0].file}`).expect(200);
+    expect((await server.http.put('/api/runs/rule').send(rule).expect(200)).body).toEqual(tried);
+    await server.http.get(`/api/runs/${made[0].id}/films/${made[0].films[0].file}`).expect(404);
+    expect((await server.http.get(`/api/runs/${made[0].id}`).expect(200)).body.status).toBe('cleaned');
+    expect(existsSync(join(server.folder, 'films', made[0].id))).toBe(false);
+    expect((await server.http.get(`/api/runs/${made[2].id}`).expect(200)).body.status).toBe('done');
+    await server.http.put('/api/runs/rule').send({ by: 'days', days: 30 }).expect(200);
+    expect((await server.http.get('/api/runs/rule').expect(200)).body).toEqual({ by: 'days', days: 30 });
+    await server.http.put('/api/runs/rule').send({ by: 'moon' }).expect(422);
+    await server.http.put('/api/runs/rule').send({ by: 'runs', runs: -1 }).expect(422);
+    await server.http.put('/api/runs/rule').send({ by: 'all' }).expect(200);
   });
 
   it('are refused for jobs that are not there, and films by other names', async () => {

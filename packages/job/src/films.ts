@@ -13,7 +13,7 @@ export interface WantedFilm {
 }
 
 /** A name in small Latin letters and digits, as it may stand in the name of a file anywhere. */
-const plain = (text: string): string =>
+export const plainName = (text: string): string =>
   slugify(text.normalize('NFKC').replace(/[^\p{L}\p{M}\p{N}%&]+/gu, ' '), { lower: true, strict: true })
     .slice(0, 60)
     .replace(/-+$/, '');
@@ -35,13 +35,13 @@ export function filmsOf(document: JobDocument): WantedFilm[] {
   const file = (...words: string[]) => `${words.filter(Boolean).join('-')}.${ending}`;
   if (isTogether(document)) {
     const ink = 'all inks';
-    return [{ plates: printed.map(({ id }) => id), ink, file: file(plain(name), plain(ink)) }];
+    return [{ plates: printed.map(({ id }) => id), ink, file: file(plainName(name), plainName(ink)) }];
   }
   return printed.map((plate) => {
     // Its place among all plates, as its card says.
     const place = `plate-${recipe.plates.indexOf(plate) + 1}`;
     const ink = recipe.inks.find(({ id }) => id === plate.ink)?.name ?? plate.ink;
-    const words = [plain(name), plain(ink)].filter(Boolean);
+    const words = [plainName(name), plainName(ink)].filter(Boolean);
     const number = recipe.plates.length > 1 || words.length < 2 ? [place] : [];
     return { plates: [plate.id], ink, file: file(...words, ...number) };
   });

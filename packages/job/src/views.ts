@@ -117,7 +117,20 @@ export interface PullView {
   readonly created: string;
 }
 
-export type RunStatus = 'queued' | 'running' | 'done' | 'cancelled' | 'failed' | 'stopped';
+/** Stopped: the server went away in the middle, too often. Cleaned: its files were cleaned away by the studio's rule. */
+export type RunStatus = 'queued' | 'running' | 'done' | 'cancelled' | 'failed' | 'stopped' | 'cleaned';
+
+/** Which runs keep their films: all, the newest so many, or those of so many days. */
+export type KeepRule =
+  | { readonly by: 'all' }
+  | { readonly by: 'runs'; readonly runs: number }
+  | { readonly by: 'days'; readonly days: number };
+
+/** What a rule would clean away. */
+export interface Cleaning {
+  readonly runs: number;
+  readonly bytes: number;
+}
 
 /** A film of a run. */
 export interface RunFilm extends WantedFilm {
@@ -125,6 +138,8 @@ export interface RunFilm extends WantedFilm {
   readonly bytes: number;
   /** Percent of the film that is inked (before it is made negative); null until it is finished. */
   readonly inked: number | null;
+  /** SHA-256 of the finished file, in hexadecimal; missing until it is, and in runs of before version 9. */
+  readonly sha256?: string;
 }
 
 export interface RunView {
@@ -138,6 +153,8 @@ export interface RunView {
   readonly progress: number;
   readonly created: string;
   readonly ended: string | null;
+  /** True once the job is another than these films were made from. */
+  readonly changed: boolean;
 }
 
 /** Errors as the server words them (RFC 9457); a refused save brings the newer job with it. */

@@ -7,7 +7,6 @@ import {
   perMmOf,
   plateShapes,
   unitsOf,
-  type OriginalRecipe,
 } from '@brachytone/core';
 import { filmPage, openFilmPdf, overprinting, type PdfJob, type WritePdf } from './pdf-job.ts';
 import { POINTS, type PdfFile } from './pdf-file.ts';

@@ -112,6 +112,14 @@ export const runs = pgTable('runs', {
   status: text('status').$type<RunStatus>().notNull(),
   films: jsonb('films').$type<RunFilm[]>().notNull(),
   message: text('message'),
+  /** How often it was begun: a run that the server did not survive is begun again, but not for ever. */
+  attempts: integer('attempts').notNull().default(0),
   created: moment('created').notNull().defaultNow(),
   ended: moment('ended'),
+});
+
+/** What the people of a studio decided for all jobs, by name. */
+export const preferences = pgTable('preferences', {
+  name: text('name').primaryKey(),
+  value: jsonb('value').notNull(),
 });

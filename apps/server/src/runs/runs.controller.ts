@@ -1,24 +1,38 @@
 import { extname } from 'node:path';
 import { createReadStream } from 'node:fs';
+import type { Readable } from 'node:stream';
 import {
   Body,
   Controller,
   Get,
+  HttpCode,
   Inject,
   Param,
   Post,
+  Put,
   Sse,
   StreamableFile,
   type MessageEvent,
 } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { FILM_FORMATS } from '@brachytone/core';
+import type { KeepRule } from '@brachytone/job';
 import Joi from 'joi';
 import { interval, map, merge, type Observable } from 'rxjs';
 import { Checked } from '../http/checked.ts';
 import { id } from '../jobs/job-bodies.ts';
+import { ZipFile } from 'yazl';
+import { KeepRuleService } from './keep-rule.service.ts';
 import { RunsService } from './runs.service.ts';
 
+/** Most that a rule may say. */
+const MOST_KEPT = 10_000;
+const kept = Joi.number().integer().min(0).max(MOST_KEPT).required();
+const keepRule = Joi.alternatives<KeepRule>(
+  Joi.object({ by: Joi.valid('all').required() }),
+  Joi.object({ by: Joi.valid('runs').required(), runs: kept }),
+  Joi.object({ by: Joi.valid('days').required(), days: kept }),
+);
 const startRun = Joi.object<{ jobId: string }>({ jobId: Joi.string().uuid().required() });
 /** Media types of films' files, by their endings. */
 const MEDIA_TYPES = new Map(FILM_FORMATS.map(({ ending, mediaType }) => [ending, mediaType]));
@@ -30,7 +44,10 @@ const fileName = Joi.string()
 @ApiTags('runs')
 @Controller('api/runs')
 export class RunsController {
-  constructor(@Inject(RunsService) private readonly runs: RunsService) {}
+  constructor(
+    @Inject(RunsService) private readonly runs: RunsService,
+    @Inject(KeepRuleService) private readonly keeping: KeepRuleService,
+  ) {}
 
   @Get()
   @ApiOperation({ summary: 'Runs, newest first' })
@@ -52,6 +69,25 @@ export class RunsController {
     return this.runs.start(jobId);
   }
 
+  @Get('rule')
+  @ApiOperation({ summary: 'Which runs keep their films' })
+  rule() {
+    return this.keeping.rule();
+  }
+
+  @Post('rule/tried')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'What a rule would clean away now' })
+  triedRule(@Body(new Checked(keepRule)) rule: KeepRule) {
+    return this.keeping.wouldClean(rule);
+  }
+
+  @Put('rule')
+  @ApiOperation({ summary: 'Keep films by another rule; what it does not keep is cleaned away' })
+  setRule(@Body(new Checked(keepRule)) rule: KeepRule) {
+    return this.runs.keepBy(rule);
+  }
+
   @Get(':id')
   @ApiOperation({ summary: 'One run' })
   get(@Param('id', new Checked(id)) run: string) {
@@ -68,6 +104,19 @@ export class RunsController {
   @ApiOperation({ summary: 'Make the same films once more' })
   again(@Param('id', new Checked(id)) run: string) {
     return this.runs.again(run);
+  }
+
+  @Get(':id/films.zip')
+  @ApiOperation({ summary: 'All finished films of a run as one ZIP' })
+  async zip(@Param('id', new Checked(id)) run: string): Promise<StreamableFile> {
+    const { name, files } = await this.runs.films(run);
+    const zip = new ZipFile();
+    for (const { name: file, path, made } of files) zip.addFile(path, file, { compress: false, mtime: made });
+    zip.end();
+    return new StreamableFile(zip.outputStream as Readable, {
+      type: 'application/zip',
+      disposition: `attachment; filename="${name}"`,
+    });
   }
 
   @Get(':id/films/:name')

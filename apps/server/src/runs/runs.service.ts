@@ -9,19 +9,30 @@ import {
   type OnApplicationBootstrap,
   type OnModuleDestroy,
 } from '@nestjs/common';
-import { filmsOf, type RunFilm, type RunView } from '@brachytone/job';
-import { and, desc, eq, inArray } from 'drizzle-orm';
+import {
+  filmsOf,
+  plainName,
+  type Cleaning,
+  type KeepRule,
+  type RunFilm,
+  type RunView,
+} from '@brachytone/job';
+import { and, desc, eq, gte, inArray, sql } from 'drizzle-orm';
 import type { Observable } from 'rxjs';
 import { Subject } from 'rxjs';
 import { DATABASE, type Database } from '../database/database.ts';
-import { runs } from '../database/schema.ts';
+import { jobs, runs } from '../database/schema.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { JobsService } from '../jobs/jobs.service.ts';
 import { FilesService } from '../files/files.service.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
+import type { FilmNews } from '../work/tasks.ts';
 import { WorkService } from '../work/work.service.ts';
+import { KeepRuleService } from './keep-rule.service.ts';
 
 type Row = typeof runs.$inferSelect;
+
+const HOUR = 3600 * 1000;
 
 interface Active {
   readonly abort: AbortController;
@@ -31,11 +42,17 @@ interface Active {
 /** Threads that films are shared out to. */
 const THREADS = 2;
 
-/** Places of so many films for each thread, in turn. */
-const shareOut = (films: number): number[][] =>
-  Array.from({ length: Math.min(THREADS, films) }, (_, thread) =>
-    Array.from({ length: films }, (_place, at) => at).filter((at) => at % THREADS === thread),
+/** A run that the server did not survive so often is not begun again. */
+const MOST_ATTEMPTS = 3;
+
+/** Films for each thread, in turn. */
+const shareOut = (films: readonly number[]): number[][] =>
+  Array.from({ length: Math.min(THREADS, films.length) }, (_, thread) =>
+    films.filter((_film, place) => place % THREADS === thread),
   );
+
+/** True once a film is there, or is known to be none. */
+const isWhole = ({ bytes, inked }: RunFilm): boolean => bytes > 0 || inked === 0;
 
 /** Makes films, one run after another, and tells how far each is. */
 @Injectable()
@@ -45,6 +62,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
   private readonly active = new Map<string, Active>();
   private working: Promise<void> | undefined;
   private closing = false;
+  private cleaning: NodeJS.Timeout | undefined;
 
   constructor(
     @Inject(DATABASE) private readonly database: Database,
@@ -52,36 +70,54 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
     @Inject(JobsService) private readonly jobs: JobsService,
     @Inject(FilesService) private readonly originals: FilesService,
     @Inject(WorkService) private readonly work: WorkService,
+    @Inject(KeepRuleService) private readonly keeping: KeepRuleService,
   ) {}
 
-  /** Runs that were being made when the server went away are marked as stopped; those waiting go on. */
+  /** Runs that were being made when the server went away go on from the first film that is not whole; those waiting wait on. */
   async onApplicationBootstrap(): Promise<void> {
-    const cut = await this.database.queries
-      .update(runs)
+    const { queries } = this.database;
+    const cut = queries.update(runs);
+    await cut
       .set({
         status: 'stopped',
-        message: 'The server stopped while these films were being made. Make them again.',
+        message: `The server stopped ${MOST_ATTEMPTS} times while these films were being made. Make them again when it runs well.`,
         ended: new Date(),
       })
-      .where(eq(runs.status, 'running'))
-      .returning({ id: runs.id });
-    for (const { id } of cut) await rm(this.folder(id), { recursive: true, force: true });
+      .where(and(eq(runs.status, 'running'), gte(runs.attempts, MOST_ATTEMPTS)));
+    await queries.update(runs).set({ status: 'queued' }).where(eq(runs.status, 'running'));
+    await this.clean();
+    this.cleaning = setInterval(() => void this.clean(), HOUR);
+    this.cleaning.unref();
     this.wake();
   }
 
   async onModuleDestroy(): Promise<void> {
     this.closing = true;
+    clearInterval(this.cleaning);
     for (const { abort } of this.active.values()) abort.abort();
     await this.working;
   }
 
   async list(): Promise<RunView[]> {
-    const rows = await this.database.queries.select().from(runs).orderBy(desc(runs.created)).limit(200);
-    return rows.map((row) => this.view(row));
+    const rows = await this.withJobs().orderBy(desc(runs.created)).limit(200);
+    return rows.map(({ run, changed }) => this.view(run, changed));
   }
 
   async get(id: string): Promise<RunView> {
-    return this.view(await this.row(id));
+    const [row] = await this.withJobs().where(eq(runs.id, id));
+    if (!row) throw notFound('run of this number');
+    return this.view(row.run, row.changed);
+  }
+
+  /** Runs, and whether their jobs are others by now. */
+  private withJobs() {
+    return this.database.queries
+      .select({
+        run: runs,
+        changed: sql<boolean>`coalesce(${jobs.document} <> ${runs.document}, true)`,
+      })
+      .from(runs)
+      .leftJoin(jobs, eq(jobs.id, runs.jobId));
   }
 
   /** Films for a job as it is now. */
@@ -107,10 +143,32 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
 
   /** Path of a finished film of a run. */
   async film(id: string, name: string): Promise<string> {
-    const { films } = await this.row(id);
-    if (!films.some(({ file, bytes }) => file === name && bytes > 0))
+    const { films, status } = await this.row(id);
+    if (status === 'cleaned' || !films.some(({ file, bytes }) => file === name && bytes > 0))
       throw notFound('finished film of this name');
     return join(this.folder(id), name);
+  }
+
+  /** The finished films of a run, with a name for all of them together. */
+  async films(id: string): Promise<{ name: string; files: { name: string; path: string; made: Date }[] }> {
+    const { films, status, document, ended } = await this.row(id);
+    if (status !== 'done') throw notFound('finished run of this number');
+    const files = films
+      .filter(({ bytes }) => bytes > 0)
+      .map(({ file }) => ({ name: file, path: join(this.folder(id), file), made: ended ?? new Date() }));
+    return { name: `${plainName(document.name)}-films.zip`, files };
+  }
+
+  /** Keeps films by another rule from now on, and cleans away what it does not keep. */
+  async keepBy(rule: KeepRule): Promise<Cleaning> {
+    const cleaning = await this.keeping.wouldClean(rule);
+    await this.keeping.set(rule);
+    await this.clean();
+    return cleaning;
+  }
+
+  private async clean(): Promise<void> {
+    for (const id of await this.keeping.clean()) this.changes.next(await this.get(id));
   }
 
   /** Every change to any run, as it happens. */
@@ -127,12 +185,12 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
     if (films.length === 0) {
       throw new Problem(422, 'No plate to make', 'Every plate of this job is left out. Take one in first.');
     }
-    const [row] = await this.database.queries
-      .insert(runs)
-      .values({ id: randomUUID(), jobId, document, status: 'queued', films })
-      .returning();
+    const id = randomUUID();
+    await this.database.queries.insert(runs).values({ id, jobId, document, status: 'queued', films });
     this.wake();
-    return this.tell(row);
+    const view = await this.get(id);
+    this.changes.next(view);
+    return view;
   }
 
   private wake(): void {
@@ -155,50 +213,56 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
   }
 
   private async make(row: Row): Promise<void> {
-    const { id, document } = row;
+    const { id, document, attempts } = row;
     const active: Active = { abort: new AbortController(), shares: row.films.map(() => 0) };
     this.active.set(id, active);
     try {
-      await this.change(id, { status: 'running' });
+      await this.change(id, { status: 'running', attempts: attempts + 1 });
       const materials = await this.originals.materials(document.recipe);
       const intent = await this.originals.pressProfile(document.recipe);
       await mkdir(this.folder(id), { recursive: true });
       const films = [...row.films];
+      const open = films.flatMap((film, at) => (isWhole(film) ? [] : [at]));
+      for (const [at, film] of films.entries()) if (isWhole(film)) active.shares[at] = 1;
+      /** Films that are whole are written down one after another. */
+      let written: Promise<unknown> = Promise.resolve();
       await Promise.all(
-        shareOut(films.length).map(async (places) => {
+        shareOut(open).map(async (places) => {
           const { port1, port2 } = new MessageChannel();
-          port1.on('message', ([at, share]: [number, number]) => {
-            active.shares[places[at]] = share;
-            if (!active.abort.signal.aborted)
-              this.changes.next(this.view({ ...row, status: 'running', films }));
+          port1.on('message', ([i, news]: FilmNews) => {
+            const at = places[i];
+            if (active.abort.signal.aborted) return;
+            active.shares[at] = typeof news === 'number' ? news : 1;
+            if (typeof news !== 'number') {
+              films[at] = { ...films[at], ...news };
+              written = written.then(() => this.change(id, { films: [...films] }, false));
+            }
+            this.changes.next(this.view({ ...row, status: 'running', films }, false));
           });
-          const wanted = places.map((at) => ({
-            plates: films[at].plates,
-            path: join(this.folder(id), films[at].file),
-          }));
           const made = await this.work.run(
             'films',
             {
               document,
               day: row.created.toISOString().slice(0, 10),
-              films: wanted,
+              films: places.map((at) => ({
+                plates: films[at].plates,
+                path: join(this.folder(id), films[at].file),
+              })),
               materials,
               intent,
               port: port2,
             },
             { signal: active.abort.signal, transfer: [port2] },
           );
-          for (const [i, at] of places.entries()) {
-            films[at] = { ...films[at], ...made[i] };
-            // A plate that carries nothing is no film.
-            if (made[i].inked !== 0) continue;
-            films[at] = { ...films[at], bytes: 0 };
-            await rm(wanted[i].path, { force: true });
-          }
+          for (const [i, at] of places.entries()) films[at] = { ...films[at], ...made[i] };
         }),
       );
+      await written;
       await this.end(id, 'done', null, films);
+      await this.clean();
     } catch (error) {
+      // A server that goes away leaves what is whole, and goes on from there.
+      if (this.closing) return;
       await rm(this.folder(id), { recursive: true, force: true });
       if (active.abort.signal.aborted) return;
       this.log.error(error);
@@ -218,13 +282,14 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
   }
 
   /** Changes a run that has not ended; one that has stays as it is. */
-  private async change(id: string, values: Partial<Row>): Promise<RunView> {
-    const [row] = await this.database.queries
+  private async change(id: string, values: Partial<Row>, isTold = true): Promise<RunView> {
+    await this.database.queries
       .update(runs)
       .set(values)
-      .where(and(eq(runs.id, id), inArray(runs.status, ['queued', 'running'])))
-      .returning();
-    return this.tell(row ?? (await this.row(id)));
+      .where(and(eq(runs.id, id), inArray(runs.status, ['queued', 'running'])));
+    const view = await this.get(id);
+    if (isTold) this.changes.next(view);
+    return view;
   }
 
   private async row(id: string): Promise<Row> {
@@ -233,13 +298,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
     return row;
   }
 
-  private tell(row: Row): RunView {
-    const view = this.view(row);
-    this.changes.next(view);
-    return view;
-  }
-
-  private view(row: Row): RunView {
+  private view(row: Row, changed: boolean): RunView {
     const shares = this.active.get(row.id)?.shares ?? [];
     const made = shares.reduce((sum, share) => sum + share, 0) / Math.max(1, row.films.length);
     return {
@@ -252,6 +311,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
       progress: row.status === 'done' ? 1 : made,
       created: row.created.toISOString(),
       ended: row.ended?.toISOString() ?? null,
+      changed,
     };
   }
 }

@@ -52,6 +52,16 @@ export interface SimulatedOn {
   readonly mesh: Mesh | null;
 }
 
+/** A finished file of films; of a plate that carries nothing none is left. */
+export interface MadeFilm {
+  readonly bytes: number;
+  readonly inked: number | null;
+  readonly sha256: string;
+}
+
+/** What the worker threads tell of films: the place of one, and how far it is, or what was made of it. */
+export type FilmNews = readonly [at: number, share: number | MadeFilm];
+
 /** What the worker threads do, by name: what each is given and gives back. */
 export interface Tasks {
   /** Reads a working picture and makes its pyramid in shared memory. */
@@ -110,7 +120,7 @@ export interface Tasks {
   };
   /**
    * Makes films into files side by side, so that what they have in common is made once; tells through the port how far each
-   * is, as its place in the list and a share of 1.
+   * is, as its place in the list and a share of 1, and what was made of it once it is whole.
    */
   films: {
     given: {
@@ -124,7 +134,7 @@ export interface Tasks {
       intent: { profile: Uint8Array; name: string } | undefined;
       port: MessagePort;
     };
-    /** Percent inked; null where one file holds several plates. */
-    made: { bytes: number; inked: number | null }[];
+    /** Percent inked; null where one file holds several plates. A file is under its own name once it is whole, and told then. */
+    made: MadeFilm[];
   };
 }

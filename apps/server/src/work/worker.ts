@@ -1,4 +1,15 @@
-import { closeSync, fstatSync, openSync, readFileSync, writeSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import {
+  closeSync,
+  fstatSync,
+  fsyncSync,
+  openSync,
+  readFileSync,
+  readSync,
+  renameSync,
+  rmSync,
+  writeSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import {
   buildPyramid,
@@ -46,7 +57,7 @@ import {
 } from '../files/read-picture.ts';
 import { pressProfileIn, readChannels, readManyInks } from '../files/read-separated.ts';
 import { sceneOf } from './scene-of.ts';
-import type { Kept, Refusal, Tasks } from './tasks.ts';
+import type { FilmNews, Kept, MadeFilm, Refusal, Tasks } from './tasks.ts';
 
 // Every picture is read once: keeping decoded ones, and many rows of them at a time, only costs memory.
 sharp.cache(false);
@@ -238,7 +249,8 @@ export function films({
   port,
 }: Tasks['films']['given']): Tasks['films']['made'] {
   const scene = sceneOf(document.recipe, materials);
-  const made: Tasks['films']['made'] = wanted.map(() => ({ bytes: 0, inked: 0 }));
+  const made: MadeFilm[] = [];
+  const tell = (...news: FilmNews) => port.postMessage(news);
   try {
     const making = wanted.map(({ plates, path }) =>
       makeFile({ document, day, scene, materials, intent }, plates, path),
@@ -248,7 +260,7 @@ export function films({
       open = open.filter((at) => {
         const next = making[at].next();
         if (next.done) made[at] = next.value;
-        else port.postMessage([at, next.value]);
+        tell(at, next.value);
         return !next.done;
       });
     }
@@ -319,19 +331,23 @@ const LABEL_FONT = join(
   ).file,
 );
 
-/** Writes one file of films, telling what share of it is there. */
+/** Writes one file of films under a name beside its own until it is whole, telling what share of it is there. */
 function* makeFile(
   { document, day, scene, materials, intent }: FilmsAtHand,
   ids: readonly string[],
   path: string,
-): Generator<number, { bytes: number; inked: number | null }> {
-  const file = openSync(path, 'w');
+): Generator<number, MadeFilm> {
+  const { recipe, films: options, name } = document;
+  const unfinished = `${path}.part`;
+  const file = openSync(unfinished, 'w+');
+  let inked: number | null;
+  let bytes: number;
+  let sha256: string;
   try {
     const sink: Sink = {
-      write: (bytes) => void writeSync(file, bytes),
-      patch: (offset, bytes) => void writeSync(file, bytes, 0, bytes.length, offset),
+      write: (part) => void writeSync(file, part),
+      patch: (offset, part) => void writeSync(file, part, 0, part.length, offset),
     };
-    const { recipe, films: options, name } = document;
     const holds = isTogether(document) ? 'job' : 'plate';
     const plates = ids.map((id) => recipe.plates.findIndex((plate) => plate.id === id));
     const job = { scene, holds, plates, name, day, options, sink } as const;
@@ -347,9 +363,30 @@ function* makeFile(
           fonts: new Map(Object.entries(materials.fonts)),
           labelFont: readFileSync(LABEL_FONT),
         });
-    const { inked } = yield* making;
-    return { bytes: fstatSync(file).size, inked };
+    ({ inked } = yield* making);
+    bytes = fstatSync(file).size;
+    sha256 = sha256Of(file, bytes);
+    fsyncSync(file);
   } finally {
     closeSync(file);
   }
+  // A plate that carries nothing is no film.
+  if (inked === 0) {
+    rmSync(unfinished);
+    return { bytes: 0, inked, sha256 };
+  }
+  renameSync(unfinished, path);
+  return { bytes, inked, sha256 };
+}
+
+/** SHA-256 of an open file, in hexadecimal. */
+function sha256Of(file: number, bytes: number): string {
+  const hash = createHash('sha256');
+  const part = new Uint8Array(1 << 20);
+  for (let at = 0; at < bytes;) {
+    const count = readSync(file, part, 0, part.length, at);
+    hash.update(part.subarray(0, count));
+    at += count;
+  }
+  return hash.digest('hex');
 }
