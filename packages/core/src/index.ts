@@ -161,6 +161,7 @@ export { stripRows } from './film/film-file.ts';
 export { filmLayout, type FilmLayout } from './film/film-layout.ts';
 export { NO_WORDS, type FilmWords } from './film/film-words.ts';
 export { filmBits } from './film/film-bits.ts';
+export { filmForecast, type FilmForecast } from './film/film-forecast.ts';
 export { toFilmCoverage, tonesUnderLines, toneRows } from './film/film-coverage.ts';
 export { toFilm } from './film/emulsion.ts';
 export { filmFacts } from './film/make-film.ts';

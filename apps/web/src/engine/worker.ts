@@ -20,6 +20,7 @@ import {
   levelCount,
   asPrinted,
   dotTransfer,
+  filmForecast,
   originalView,
   plateBits,
   plateCoverage,
@@ -38,6 +39,7 @@ import {
   weightsThatPart,
   type Bits,
   type Drawing,
+  type FilmForecast,
   type FilmWords,
   type Finding,
   type Frame,
@@ -306,6 +308,12 @@ const workerApi = {
   vectorSize(recipe: Recipe, plates: readonly number[], options: VectorOptions): VectorSize {
     beginTask();
     return vectorSize({ recipe, ...materials }, plates, options, () => performance.now());
+  },
+
+  /** How large a job's files of bits will be, and how much ink is on its films. */
+  filmForecast(recipe: Recipe, plates: readonly number[], packing: 'group4' | 'deflate'): FilmForecast {
+    beginTask();
+    return filmForecast({ recipe, ...materials }, plates, packing);
   },
 
   /** Colour of a picture at a place in shares of it, `#rrggbb`: the mean of 3 × 3 pixels of a middling size. */

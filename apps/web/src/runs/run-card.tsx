@@ -11,6 +11,7 @@ const WORDS: Record<RunView['status'], string> = {
   cancelled: 'cancelled',
   failed: 'failed',
   stopped: 'stopped',
+  cleaned: 'made, then cleaned away',
 };
 
 const clock = (time: string): string =>
@@ -53,6 +54,9 @@ export function RunCard({ run }: { run: RunView }) {
           <div className="h-full bg-ink" style={{ width: `${percent}%` }} />
         </div>
       )}
+      {run.changed && (run.status === 'done' || run.status === 'cleaned') && (
+        <p className="mt-1 text-soft">The job has changed since.</p>
+      )}
       {run.message && <p className="mt-1 text-ruby">{run.message}</p>}
       {run.status === 'done' && (
         <ul className="mt-1.5">
@@ -87,6 +91,15 @@ export function RunCard({ run }: { run: RunView }) {
           <Button className="!h-7" onClick={() => act(again(run.id))}>
             Make again
           </Button>
+        )}
+        {run.status === 'done' && run.films.filter(({ bytes }) => bytes > 0).length > 1 && (
+          <a
+            className="flex h-7 items-center underline decoration-edge underline-offset-2 hover:decoration-ink"
+            href={`/api/runs/${run.id}/films.zip`}
+            download
+          >
+            All as one ZIP
+          </a>
         )}
       </div>
     </article>

@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import { TopBar } from '../shell/top-bar.tsx';
 import { sentenceOf, useRunsQuery } from '../store/api.ts';
+import { KeepRuleRow } from './keep-rule.tsx';
 import { RunCard } from './run-card.tsx';
 
 /** Films being made and made. */
@@ -11,6 +12,7 @@ export function Runs() {
       <TopBar />
       <main className="grow overflow-y-auto px-10 py-7">
         <h1 className="mb-4 text-[16px]">Runs</h1>
+        <KeepRuleRow />
         {error && <p className="text-ruby">{sentenceOf(error)}</p>}
         {runs?.length === 0 && (
           <p className="text-soft">No films have been made yet. Open a job and press “Make films”.</p>

@@ -18,6 +18,8 @@ import type {
   ProblemDetails,
   ProfileView,
   PullView,
+  Cleaning,
+  KeepRule,
   RunView,
   ShelfInk,
   Taking,
@@ -31,6 +33,7 @@ export const api = createApi({
   tagTypes: [
     'jobs',
     'runs',
+    'keep rule',
     'fonts',
     'preparations',
     'screens',
@@ -216,6 +219,15 @@ export const api = createApi({
         events.close();
       },
     }),
+    keepRule: build.query<KeepRule, void>({ query: () => 'runs/rule', providesTags: ['keep rule'] }),
+    triedKeepRule: build.query<Cleaning, KeepRule>({
+      query: (rule) => ({ url: 'runs/rule/tried', method: 'POST', body: rule }),
+      keepUnusedDataFor: 0,
+    }),
+    setKeepRule: build.mutation<Cleaning, KeepRule>({
+      query: (rule) => ({ url: 'runs/rule', method: 'PUT', body: rule }),
+      invalidatesTags: ['keep rule', 'runs'],
+    }),
     startRun: build.mutation<RunView, string>({
       query: (jobId) => ({ url: 'runs', method: 'POST', body: { jobId } }),
       invalidatesTags: ['runs'],
@@ -273,6 +285,9 @@ export const {
   useRenamePullMutation,
   useDropPullMutation,
   useRunsQuery,
+  useKeepRuleQuery,
+  useTriedKeepRuleQuery,
+  useSetKeepRuleMutation,
   useStartRunMutation,
   useCancelRunMutation,
   useRunAgainMutation,

@@ -2,15 +2,12 @@ import { inkOf } from '../ink/ink-of.ts';
 import type { Ink } from '../ink/ink.ts';
 import { inkPaint } from './ink-paint.ts';
 import { plateBits, toneBits } from '../plate/evaluate.ts';
-import { filmFrame, frameOf } from '../recipe/frame.ts';
-import { plateArt } from '../plate/plate-art.ts';
-import { dotTransfer } from '../plate/plate-transfer.ts';
+import { filmFrame } from '../recipe/frame.ts';
+import { askedShare } from '../plate/asked-share.ts';
 import type { Recipe } from '../recipe/recipe.ts';
 import type { Scene } from '../recipe/scene.ts';
-import { bitAt, countInk, type Bits } from '../raster/bits.ts';
+import { countInk, type Bits } from '../raster/bits.ts';
 import { MM_PER_INCH } from '../raster/frame.ts';
-import { SOLID } from '../raster/plane.ts';
-import { bands } from '../raster/region.ts';
 import { latticeOf, type Screen } from '../screen/screen.ts';
 import { clipped, drawPolygon } from './clipped.ts';
 import { dotsManner, dotsPath, type DotOutlines } from './dots-path.ts';
@@ -195,26 +192,6 @@ function drawOutlines(
     cut.finish();
   });
   return { inked: share(plateBits(scene, plate, frame, whole)), scale: 1 };
-}
-
-/** Pixels per inch at which a plate's share of ink is told from its tones. */
-const COUNTED_AT = 150;
-
-/** Share of a plate that its tones, within the limits of its dots, and its line work ink, 0–1. */
-function askedShare(scene: Scene, plate: number): number {
-  const grid = frameOf(scene.recipe.sheet, COUNTED_AT);
-  const { table } = dotTransfer(scene.recipe, plate);
-  let sum = 0;
-  for (const band of bands({ x: 0, y: 0, width: grid.width, height: grid.height }, 1 << 20, 8)) {
-    const { tone, line } = plateArt(scene, plate, grid, band);
-    for (let y = 0, i = 0; y < band.height; y++) {
-      for (let x = 0; x < band.width; x++, i++) {
-        if (line && bitAt(line.ink, x, y)) sum += SOLID;
-        else if (!line || !bitAt(line.bare, x, y)) sum += table ? table[tone.data[i]] : tone.data[i];
-      }
-    }
-  }
-  return sum / SOLID / (grid.width * grid.height);
 }
 
 /** Line work as paths, as few as can be: shapes that keep clear of one another share one. */

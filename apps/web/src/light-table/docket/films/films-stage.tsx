@@ -1,5 +1,6 @@
 import { FILM_FORMATS, filmFormat, filmLayout, frameOf, latticeOf, vectorManner } from '@brachytone/core';
 import { filmsOf, isTogether, LIMITS } from '@brachytone/job';
+import { useEffect, useRef } from 'react';
 import { Button } from '../../../controls/button.tsx';
 import { PIXELS, PPI } from '../../../words/quantity.ts';
 import { Segmented } from '../../../controls/segmented.tsx';
@@ -15,6 +16,7 @@ import { bytesWords, secondsWords } from '../../../words/words.ts';
 import { useMakeFilms } from '../../use-make-films.ts';
 import { Fact, Group, ResetButton, Row } from '../group.tsx';
 import { AllMissingLetters } from '../missing-letters.tsx';
+import { FilmForecastFacts } from './film-forecast.tsx';
 import { MarksGroup } from './marks-group.tsx';
 import { useVectorSize } from './use-vector-size.ts';
 
@@ -46,7 +48,14 @@ export function FilmsStage() {
   const jobId = useAppSelector((state) => state.job?.id);
   const { made, says, id } = filmFormat(films.format);
   const [makeFilms, starting] = useMakeFilms();
-  const { data: runs = [] } = useRunsQuery();
+  const { data: runs = [], refetch } = useRunsQuery();
+  const savedChanges = useAppSelector((state) => state.job?.savedChanges);
+  const saved = useRef(savedChanges);
+  useEffect(() => {
+    // Runs tell whether their job has changed since.
+    if (saved.current !== savedChanges) void refetch();
+    saved.current = savedChanges;
+  }, [savedChanges, refetch]);
   const mine = runs.filter((run) => run.jobId === jobId).slice(0, 3);
   return (
     <>
@@ -92,9 +101,10 @@ function BitsFacts() {
   const { id } = filmFormat(films.format);
   return (
     <>
-      <Fact label="Film">
-        {width} × {height} px, 1 bit
+      <Fact label="Bits">
+        {width} × {height} px
       </Fact>
+      <FilmForecastFacts />
       {id === 'pdf-films' && (
         <Row label="Pages">
           <Segmented
