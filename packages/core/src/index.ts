@@ -175,6 +175,7 @@ export { MARK_KINDS, markKind, newMark, usualMarks } from './film/marks/index.ts
 export type { Marks, MarkUse } from './recipe/marks.ts';
 export { encodeGroup4, group4Stream } from './film/group4.ts';
 export { writeOriginal } from './film/original-file.ts';
+export { colourPng } from './film/png.ts';
 export { type Sink, memorySink } from './film/sink.ts';
 export { tiffFile } from './film/tiff.ts';
 
@@ -186,6 +187,15 @@ export { vectorSize, type VectorSize } from './film/vector-size.ts';
 // What is seen
 export { labsOf, coloursAt } from './proof/colours-at.ts';
 export { toneView, originalView, reachView } from './proof/contone.ts';
+export {
+  MOST_PICTURE_PIXELS,
+  picture,
+  pictureSize,
+  ppiOfPixels,
+  type PictureSize,
+  type PictureWish,
+} from './proof/picture.ts';
+export { plainStock } from './proof/transparent-proof.ts';
 export { type ProofLook, PLAIN_LOOK, pressProof } from './proof/press-proof.ts';
 export type { PlatesView, SceneView, Shown, View, ViewRows } from './proof/plates-view.ts';
 export { proof } from './proof/proof.ts';

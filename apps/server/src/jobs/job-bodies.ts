@@ -1,4 +1,10 @@
-import { nameFromFile, textLine, type HistoryChange } from '@brachytone/job';
+import {
+  nameFromFile,
+  PICTURE_FORMATS,
+  textLine,
+  type HistoryChange,
+  type PictureRequest,
+} from '@brachytone/job';
 import Joi from 'joi';
 
 /** A job to start: from an original, or from a whole document. */
@@ -55,6 +61,14 @@ export const putAwayBody = Joi.object<{ putAway: boolean }>({ putAway: Joi.boole
 export const id = Joi.string().uuid().required().label('id');
 
 /** How large a picture of a proof is to be, pixels on its longer side. */
+export const pictureQuery = Joi.object<PictureRequest>({
+  format: Joi.valid(...PICTURE_FORMATS.map((one) => one.id)).required(),
+  ppi: Joi.number().min(1).max(20_000).required(),
+  transparent: Joi.boolean().default(false),
+  bleed: Joi.boolean().default(false),
+  plate: Joi.string().pattern(/^[a-z0-9-]{1,40}$/),
+});
+
 export const proofQuery = Joi.object<{ longer: number }>({
   longer: Joi.number().integer().min(32).max(2400).default(448),
 }).unknown();

@@ -1,4 +1,19 @@
-import { Body, Controller, Get, Inject, Param, Patch, Post, Put, Query, Res } from '@nestjs/common';
+import { createReadStream } from 'node:fs';
+import { rm } from 'node:fs/promises';
+import { PICTURE_FORMATS, type PictureRequest } from '@brachytone/job';
+import {
+  Body,
+  Controller,
+  Get,
+  Inject,
+  Param,
+  Patch,
+  Post,
+  Put,
+  Query,
+  Res,
+  StreamableFile,
+} from '@nestjs/common';
 import { ApiBody, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import Joi from 'joi';
@@ -6,6 +21,7 @@ import joiToSwagger from 'joi-to-swagger';
 import { Checked } from '../http/checked.ts';
 import {
   id,
+  pictureQuery,
   proofQuery,
   putAwayBody,
   saveBody,
@@ -85,6 +101,26 @@ export class JobsController {
     const png = await this.proofs.proof(job, longer);
     response.type('image/png').setHeader('Cache-Control', 'no-cache').send(Buffer.from(png));
   }
+
+  @Get(':id/picture')
+  @ApiOperation({
+    summary: 'A picture of the job’s print, to be saved: opaque on its stock, or clear where there is no ink',
+  })
+  async picture(
+    @Param('id', new Checked(id)) job: string,
+    @Query(new Checked(pictureQuery)) request: PictureRequest,
+  ): Promise<StreamableFile> {
+    const { path, name } = await this.proofs.saved(job, request);
+    const stream = createReadStream(path);
+    // It is made once, for whoever asked.
+    stream.on('close', () => void rm(path, { force: true }));
+    const type = PICTURE_FORMATS.find((one) => one.id === request.format)?.mediaType;
+    return new StreamableFile(stream, {
+      type: type ?? 'application/octet-stream',
+      disposition: `attachment; filename="${name}"`,
+    });
+  }
+
   @Get(':id/originals/:original/colour-dots.svg')
   @ApiOperation({ summary: 'The colour dots of an original as geometry' })
   async colourDots(

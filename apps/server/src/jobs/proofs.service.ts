@@ -1,8 +1,8 @@
-import { createHash } from 'node:crypto';
-import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
+import { createHash, randomUUID } from 'node:crypto';
+import { mkdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { MM_PER_INCH, type OriginalRecipe, type Recipe } from '@brachytone/core';
-import type { JobDocument } from '@brachytone/job';
+import { MM_PER_INCH, pictureSize, present, type OriginalRecipe, type Recipe } from '@brachytone/core';
+import { PICTURE_FORMATS, plainName, type JobDocument, type PictureRequest } from '@brachytone/job';
 import { Inject, Injectable } from '@nestjs/common';
 import { notFound, Problem } from '../http/problem.ts';
 import { FilesService } from '../files/files.service.ts';
@@ -53,6 +53,43 @@ export class ProofsService {
       this.making.set(key, making);
     }
     return making;
+  }
+
+  /**
+   * A picture of a job's print in a file of its own, with a name for it; the file is the caller's, to be thrown away.
+   */
+  async saved(id: string, request: PictureRequest): Promise<{ path: string; name: string }> {
+    const { document } = await this.jobs.get(id);
+    const { recipe, name } = document;
+    const format = present(
+      PICTURE_FORMATS.find((one) => one.id === request.format),
+      'picture format',
+    );
+    const { columns, rows } = pictureSize(recipe.sheet, request);
+    if (Math.max(columns, rows) > format.most) {
+      throw new Problem(
+        422,
+        'Too large',
+        `The picture would be ${columns} × ${rows} pixels; ${format.name} is made up to ${format.most} a side. Ask for fewer pixels an inch.`,
+      );
+    }
+    if (request.transparent && !format.canBeClear)
+      throw new Problem(422, 'Never clear', `${format.name} cannot be clear. Choose another format.`);
+    const shown =
+      request.plate === undefined ? undefined : recipe.plates.find((one) => one.id === request.plate);
+    if (request.plate !== undefined && !shown) throw notFound('plate of this name in the job');
+    const folder = join(this.settings.dataFolder, 'proofs');
+    await mkdir(folder, { recursive: true });
+    const path = join(folder, `${randomUUID()}.${format.ending}`);
+    const materials = await this.originals.materials(recipe);
+    const ink = shown && recipe.inks.find((one) => one.id === shown.ink)?.name;
+    try {
+      await this.work.run('picture', { recipe, materials, picture: request, title: name, path });
+    } catch (error) {
+      await rm(path, { force: true });
+      throw error;
+    }
+    return { path, name: `${plainName([name, ink].filter(Boolean).join(' ')) || 'print'}.${format.ending}` };
   }
 
   /**

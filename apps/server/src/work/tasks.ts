@@ -11,7 +11,7 @@ import type {
   TargetReading,
   ToneReading,
 } from '@brachytone/core';
-import type { FileKind, JobDocument, OriginalFacts, ProfileView } from '@brachytone/job';
+import type { FileKind, JobDocument, PictureRequest, OriginalFacts, ProfileView } from '@brachytone/job';
 import type { MessagePort } from 'node:worker_threads';
 import { Problem } from '../http/problem.ts';
 
@@ -90,6 +90,17 @@ export interface Tasks {
   profile: { given: { profile: Uint8Array }; made: ProfileView };
   /** A picture of a job's exact proof, as PNG; its longer side has `longer` pixels. */
   proof: { given: { recipe: Recipe; materials: SharedMaterials; longer: number }; made: Uint8Array };
+  /** A picture of a print, written into a file. */
+  picture: {
+    given: {
+      recipe: Recipe;
+      materials: SharedMaterials;
+      picture: PictureRequest;
+      title: string;
+      path: string;
+    };
+    made: null;
+  };
   /** An original of a job by itself, as a transparent PNG at a resolution (pixels per inch). */
   cutOut: {
     given: { recipe: Recipe; original: string; materials: SharedMaterials; resolution: number };

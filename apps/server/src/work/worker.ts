@@ -56,6 +56,7 @@ import {
   type ReadPicture,
 } from '../files/read-picture.ts';
 import { pressProfileIn, readChannels, readManyInks } from '../files/read-separated.ts';
+import { writePicture } from './write-picture.ts';
 import { sceneOf } from './scene-of.ts';
 import type { FilmNews, Kept, MadeFilm, Refusal, Tasks } from './tasks.ts';
 
@@ -207,6 +208,18 @@ export async function proof({ recipe, materials, longer }: Tasks['proof']['given
     .removeAlpha()
     .png()
     .toBuffer();
+}
+
+/** See `Tasks`. */
+export async function picture({
+  recipe,
+  materials,
+  picture: wish,
+  title,
+  path,
+}: Tasks['picture']['given']): Promise<null> {
+  await writePicture(sceneOf(recipe, materials), wish, title, path);
+  return null;
 }
 
 /** See `Tasks`. */

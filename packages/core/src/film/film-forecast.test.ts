@@ -7,7 +7,7 @@ import { filmLayout } from './film-layout.ts';
 import { NO_WORDS } from './film-words.ts';
 import { encodeGroup4 } from './group4.ts';
 
-it.each(['dots', 'diffused', 'grain'])('of %s: bytes and ink are told within a tenth', (kind) => {
+it.each(['dots', 'diffused', 'grain'])('of %s: bytes and ink are told within a seventh', (kind) => {
   const scene = sceneOf(
     greyPicture(200, 150, (x, y) => 128 + 100 * Math.sin(x / 9) * Math.cos(y / 7)),
     { width: 80, height: 60, resolution: 600 },
@@ -17,6 +17,6 @@ it.each(['dots', 'diffused', 'grain'])('of %s: bytes and ink are told within a t
   const layout = filmLayout(scene.recipe);
   const { width, height } = layout;
   const bits = filmBits(scene, 0, layout, { x: 0, y: 0, width, height }, NO_WORDS);
-  expect(Math.abs(bytes / encodeGroup4(bits).length - 1)).toBeLessThan(0.1);
-  expect(Math.abs(ink / ((countInk(bits) / (width * height)) * 80 * 60) - 1)).toBeLessThan(0.1);
+  expect(Math.abs(bytes / encodeGroup4(bits).length - 1)).toBeLessThan(0.14);
+  expect(Math.abs(ink / ((countInk(bits) / (width * height)) * 80 * 60) - 1)).toBeLessThan(0.14);
 });

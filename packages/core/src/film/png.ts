@@ -38,7 +38,7 @@ interface PngFacts {
  * @param depth  bits per sample
  * @param colour colour type: 0 grey, 6 red, green, blue and alpha
  */
-function openPng(sink: Sink, facts: PngFacts, depth: number, colour: number) {
+function openPng(sink: Sink, facts: PngFacts, depth: number, colour: number, level: 1 | 6 = 6) {
   sink.write(Uint8Array.of(0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a));
   const header = new Uint8Array(13);
   const headerView = new DataView(header.buffer);
@@ -56,7 +56,7 @@ function openPng(sink: Sink, facts: PngFacts, depth: number, colour: number) {
   physical[8] = 1;
   chunk(sink, 'pHYs', physical);
   chunk(sink, 'tEXt', letters(`Description\0${facts.description}`));
-  const deflate = new Deflate({ level: 6, chunkSize: PART });
+  const deflate = new Deflate({ level, chunkSize: PART });
   deflate.onData = (packed) => chunk(sink, 'IDAT', packed);
   return {
     rows: (bytes: Uint8Array) => void deflate.push(bytes, false),
@@ -85,12 +85,17 @@ export function pngFile(sink: Sink, facts: FilmFacts): FilmFile {
   };
 }
 
-/** A PNG of 8-bit sRGB with alpha, written a few rows at a time. */
+/**
+ * A PNG of 8-bit sRGB with alpha, written a few rows at a time.
+ *
+ * @param level 1 for a file that is soon read and thrown away
+ */
 export function colourPng(
   sink: Sink,
   facts: PngFacts,
+  level: 1 | 6 = 6,
 ): { rows: (rgba: Uint8ClampedArray) => void; finish: () => void } {
-  const png = openPng(sink, facts, 8, 6);
+  const png = openPng(sink, facts, 8, 6, level);
   const length = facts.width * 4;
   return {
     rows(rgba) {

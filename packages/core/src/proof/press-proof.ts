@@ -203,7 +203,7 @@ function toScreen(
 const LEAST_BLUR = 0.3;
 
 /** Where a place in pixels of the grid lies on the sheet, mm. */
-function placeOnSheet({ frame }: Pick<SceneView, 'frame'>) {
+export function placeOnSheet({ frame }: Pick<SceneView, 'frame'>) {
   const perPixel = 1 / mmToPixels(1, frame);
   return (x: number, y: number): { x: number; y: number } => ({
     x: x * perPixel - frame.bleed,
@@ -280,7 +280,7 @@ interface Colouring {
 }
 
 /** The colours of the overprints at a place of the sheet; the same everywhere unless an ink is blended. */
-function colouringOf(
+export function colouringOf(
   { stock, sheet, overprints: measured }: Recipe,
   inks: Parameters<typeof fountainInks>[0],
 ): (place: { x: number; y: number } | undefined) => Colouring {

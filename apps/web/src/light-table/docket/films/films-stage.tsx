@@ -18,6 +18,7 @@ import { Fact, Group, ResetButton, Row } from '../group.tsx';
 import { AllMissingLetters } from '../missing-letters.tsx';
 import { FilmForecastFacts } from './film-forecast.tsx';
 import { MarksGroup } from './marks-group.tsx';
+import { PictureGroup } from './picture-group.tsx';
 import { useVectorSize } from './use-vector-size.ts';
 
 const FORMATS = FILM_FORMATS.map(({ id, name }) => ({ value: id, name }));
@@ -89,6 +90,7 @@ export function FilmsStage() {
           <RunCard run={run} />
         </div>
       ))}
+      <PictureGroup />
     </>
   );
 }

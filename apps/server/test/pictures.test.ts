@@ -1,0 +1,56 @@
+import { readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { binary, startJob, startServer, type Harness } from './harness.ts';
+
+let server: Harness;
+let job: string;
+beforeAll(async () => {
+  server = await startServer();
+  job = (await startJob(server)).job.id as string;
+});
+afterAll(() => server.close());
+
+const ask = (query: Record<string, unknown>) => server.http.get(`/api/jobs/${job}/picture`).query(query);
+
+it.each(['png', 'webp', 'jpeg', 'tiff'] as const)(
+  '%s: as many pixels as asked for, with its resolution and sRGB’s profile, as sharp reads them',
+  async (format) => {
+    const { body, headers } = await ask({ format, ppi: 100 }).buffer(true).parse(binary).expect(200);
+    expect(headers['content-disposition']).toMatch(/filename="reeds\.(png|webp|jpg|tif)"/);
+    const found = await sharp(body as Buffer).metadata();
+    // A4, turned the picture's way.
+    expect([found.format, found.width, found.height]).toEqual([format, 1169, 827]);
+    expect(found.icc?.length).toBeGreaterThan(100);
+    // WebP keeps it in its Exif.
+    if (format !== 'webp') expect(found.density).toBe(100);
+    expect(found.hasAlpha).toBe(false);
+  },
+);
+
+it.each(['png', 'webp', 'tiff'] as const)('%s can be clear', async (format) => {
+  const { body } = await ask({ format, ppi: 40, transparent: true }).buffer(true).parse(binary).expect(200);
+  const { channels } = await sharp(body as Buffer).stats();
+  expect(channels).toHaveLength(4);
+  expect(channels[3].min).toBeLessThan(channels[3].max);
+});
+
+it('of one plate alone is named after its ink; nothing is left behind', async () => {
+  const { headers } = await ask({ format: 'png', ppi: 30, plate: 'plate-1' })
+    .buffer(true)
+    .parse(binary)
+    .expect(200);
+  expect(headers['content-disposition']).toContain('reeds-black.png');
+  await new Promise((resolve) => setTimeout(resolve, 100));
+  expect(readdirSync(join(server.folder, 'proofs'))).toEqual([]);
+});
+
+it.each([
+  ['a clear JPEG', { format: 'jpeg', ppi: 30, transparent: true }, 422, 'JPEG cannot be clear'],
+  ['a picture without end', { format: 'png', ppi: 3000 }, 422, 'up to 20000 a side'],
+  ['a format of no kind', { format: 'gif', ppi: 30 }, 422, 'format'],
+  ['a plate that is none', { format: 'png', ppi: 30, plate: 'plate-9' }, 404, 'no plate of this name'],
+])('%s is refused with a sentence', async (_name, query, status, words) => {
+  const { body } = await ask(query).expect(status);
+  expect((body as { detail: string }).detail).toContain(words);
+});

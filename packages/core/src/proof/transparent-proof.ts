@@ -1,0 +1,68 @@
+import { encode8 } from '../colour/srgb.ts';
+import { WIDE_TO_SRGB } from '../colour/wide-to-srgb.ts';
+import { labToWide } from '../colour/wide-rgb.ts';
+import { inkOf } from '../ink/ink-of.ts';
+import type { Stock } from '../ink/ink.ts';
+import { asPrinted } from '../recipe/as-printed.ts';
+import type { PlatesView } from './plates-view.ts';
+import { colouringOf, placeOnSheet } from './press-proof.ts';
+import { seenLight } from './seen-light.ts';
+
+/** A stock without a surface of its own: neither texture, nor light or ink that spreads in it, is there where it is not. */
+export const plainStock = (stock: Stock): Stock => ({ ...stock, texture: 'smooth', soak: 0, yuleNielsen: 1 });
+
+/** Less of a pixel than this counts as no ink: half of what eight bits can tell. */
+const LEAST = 1 / 510;
+
+/**
+ * The print without its stock: clear where there is no ink, and laid on the stock's colour the same as with it, to a step of eight bits. Programs lay
+ * pictures over one another in sRGB's own values; so does this.
+ *
+ * @returns 8-bit sRGB with alpha, rows × columns × 4
+ */
+export function transparentProof(given: PlatesView): Uint8ClampedArray<ArrayBuffer> {
+  const printed = asPrinted(given.scene.recipe);
+  const recipe = { ...printed, stock: plainStock(printed.stock) };
+  const request = { ...given, scene: { ...given.scene, recipe } };
+  const inks = given.plates.map((plate) => inkOf(recipe.inks, recipe.plates[plate].ink));
+  const colouring = colouringOf(recipe, inks);
+  const onSheet = placeOnSheet(request);
+  const isBlended = inks.some(({ fountain }) => fountain !== null);
+  const colours = isBlended
+    ? (x: number, y: number) => colouring(onSheet(x, y)).colours
+    : colouring(undefined).colours;
+  // Of every set of plates but the empty one a pixel is full.
+  const inked = new Float64Array(3 << inks.length).fill(1, 3);
+  const {
+    planes: [[reds, greens, blues], [shares]],
+  } = seenLight(request, [colours, inked]);
+  const ground = encoded(...labToWide(recipe.stock.lab));
+  const out = new Uint8ClampedArray(reds.length * 4);
+  for (let i = 0, to = 0; i < reds.length; i++, to += 4) {
+    const seen = encoded(reds[i], greens[i], blues[i]);
+    const isBare = shares[i] < LEAST && seen.every((one, k) => one === ground[k]);
+    if (isBare) continue;
+    // As clear as it can be: no channel may have to be darker than black or lighter than white.
+    let alpha = Math.min(1, Math.max(0, shares[i]));
+    for (let k = 0; k < 3; k++) {
+      const [c, s] = [seen[k], ground[k]];
+      if (c < s) alpha = Math.max(alpha, 1 - c / s);
+      else if (c > s) alpha = Math.max(alpha, (c - s) / (255 - s));
+    }
+    const whole = Math.min(255, Math.ceil(alpha * 255));
+    const share = whole / 255;
+    for (let k = 0; k < 3; k++) out[to + k] = ground[k] + (seen[k] - ground[k]) / share;
+    out[to + 3] = whole;
+  }
+  return out;
+}
+
+/** Wide light as sRGB, 0–255. */
+function encoded(r: number, g: number, b: number): [number, number, number] {
+  const [rr, rg, rb, gr, gg, gb, br, bg, bb] = WIDE_TO_SRGB;
+  return [
+    encode8(rr * r + rg * g + rb * b),
+    encode8(gr * r + gg * g + gb * b),
+    encode8(br * r + bg * g + bb * b),
+  ];
+}
