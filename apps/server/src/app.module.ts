@@ -12,6 +12,8 @@ import { PullsService } from './jobs/pulls.service.ts';
 import { FilesController } from './files/files.controller.ts';
 import { FilesService } from './files/files.service.ts';
 import { RunsController } from './runs/runs.controller.ts';
+import { ArchivesController } from './archives/archives.controller.ts';
+import { ArchivesService } from './archives/archives.service.ts';
 import { KeepRuleService } from './runs/keep-rule.service.ts';
 import { RunsService } from './runs/runs.service.ts';
 import { SETTINGS, type Settings } from './settings.ts';
@@ -31,6 +33,7 @@ export class AppModule {
         JobsController,
         PullsController,
         RunsController,
+        ArchivesController,
         ShelfController,
         CalibrationsController,
         PageFailuresController,
@@ -45,6 +48,7 @@ export class AppModule {
         PullsService,
         RunsService,
         KeepRuleService,
+        ArchivesService,
         ShelfService,
         CalibrationsService,
         TypefacesService,

@@ -117,7 +117,9 @@ export { type TonesRoute } from './separation/routes/tones.ts';
 export { type SeparationTable } from './separation/table.ts';
 
 // The recipe of a job and what it is made from
-export { asPrinted } from './recipe/as-printed.ts';
+export { asFilms, asPrinted } from './recipe/as-printed.ts';
+export { askedShare } from './plate/asked-share.ts';
+export { plateTransfer } from './plate/plate-transfer.ts';
 export type { ColourDots } from './recipe/colour-dots.ts';
 export type { Container } from './recipe/container.ts';
 export type { CutOut } from './recipe/cut-out.ts';

@@ -4,6 +4,8 @@ import type { WritePdf } from './pdf-job.ts';
 import { pdfTones } from './pdf-tones.ts';
 import { pdfVector } from './pdf-vector.ts';
 
+export type { Ticket, TicketPlate } from './ticket.ts';
+export { ticketPdf } from './ticket-pdf.ts';
 export type { PdfJob, WritePdf } from './pdf-job.ts';
 
 /** How each format of films that is a PDF is written. */

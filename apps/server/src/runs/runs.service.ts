@@ -171,6 +171,15 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
     for (const id of await this.keeping.clean()) this.changes.next(await this.get(id));
   }
 
+  /** The newest finished run of a job as it is now; undefined where there is none. */
+  async newestOf(jobId: string): Promise<RunView | undefined> {
+    const rows = await this.withJobs()
+      .where(and(eq(runs.jobId, jobId), eq(runs.status, 'done')))
+      .orderBy(desc(runs.created))
+      .limit(1);
+    return rows.map(({ run, changed }) => this.view(run, changed)).find(({ changed }) => !changed);
+  }
+
   /** Every change to any run, as it happens. */
   watch(): Observable<RunView> {
     return this.changes.asObservable();

@@ -11,7 +11,15 @@ import type {
   TargetReading,
   ToneReading,
 } from '@brachytone/core';
-import type { FileKind, JobDocument, PictureRequest, OriginalFacts, ProfileView } from '@brachytone/job';
+import type { Ticket } from '@brachytone/pdf';
+import type {
+  FileKind,
+  JobDocument,
+  PictureRequest,
+  RunFilm,
+  OriginalFacts,
+  ProfileView,
+} from '@brachytone/job';
 import type { MessagePort } from 'node:worker_threads';
 import { Problem } from '../http/problem.ts';
 
@@ -90,6 +98,16 @@ export interface Tasks {
   profile: { given: { profile: Uint8Array }; made: ProfileView };
   /** A picture of a job's exact proof, as PNG; its longer side has `longer` pixels. */
   proof: { given: { recipe: Recipe; materials: SharedMaterials; longer: number }; made: Uint8Array };
+  /** A job's ticket, with what it tells as data; the films are those of a run. */
+  ticket: {
+    given: {
+      document: JobDocument;
+      materials: SharedMaterials;
+      day: string;
+      films: readonly RunFilm[];
+    };
+    made: { pdf: Uint8Array; ticket: Ticket };
+  };
   /** A picture of a print, written into a file. */
   picture: {
     given: {

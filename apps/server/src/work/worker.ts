@@ -33,7 +33,7 @@ import {
   present,
 } from '@brachytone/core';
 import { isTogether, LABEL_TYPEFACE, SHIPPED_TYPEFACES, type OriginalFacts } from '@brachytone/job';
-import { PDF_WRITERS } from '@brachytone/pdf';
+import { PDF_WRITERS, ticketPdf } from '@brachytone/pdf';
 import sharp from 'sharp';
 import {
   lightPng,
@@ -58,6 +58,7 @@ import {
 import { pressProfileIn, readChannels, readManyInks } from '../files/read-separated.ts';
 import { writePicture } from './write-picture.ts';
 import { sceneOf } from './scene-of.ts';
+import { ticketOf } from './ticket.ts';
 import type { FilmNews, Kept, MadeFilm, Refusal, Tasks } from './tasks.ts';
 
 // Every picture is read once: keeping decoded ones, and many rows of them at a time, only costs memory.
@@ -208,6 +209,22 @@ export async function proof({ recipe, materials, longer }: Tasks['proof']['given
     .removeAlpha()
     .png()
     .toBuffer();
+}
+
+/** Pixels of the longer side of a ticket's picture. */
+const TICKET_PIXELS = 1000;
+
+/** See `Tasks`. */
+export async function ticket({
+  document,
+  materials,
+  day,
+  films,
+}: Tasks['ticket']['given']): Promise<Tasks['ticket']['made']> {
+  const { recipe } = document;
+  const made = ticketOf(document, sceneOf(recipe, materials), day, films);
+  const png = await proof({ recipe, materials, longer: TICKET_PIXELS });
+  return { pdf: ticketPdf(made, png, readFileSync(LABEL_FONT)), ticket: made };
 }
 
 /** See `Tasks`. */

@@ -1,0 +1,128 @@
+import { createReadStream } from 'node:fs';
+import { Readable } from 'node:stream';
+import {
+  filesOf,
+  plainName,
+  readDocument,
+  type JobDocument,
+  type JobSummary,
+  type RunFilm,
+} from '@brachytone/job';
+import type { Ticket } from '@brachytone/pdf';
+import { Inject, Injectable } from '@nestjs/common';
+import { ZipFile } from 'yazl';
+import { Problem } from '../http/problem.ts';
+import { FilesService } from '../files/files.service.ts';
+import { JobsService } from '../jobs/jobs.service.ts';
+import { RunsService } from '../runs/runs.service.ts';
+import { WorkService } from '../work/work.service.ts';
+import { MANIFEST, manifestOf, type ArchivedFile, type Manifest, type TakenFile } from './manifest.ts';
+import { readArchive } from './read-archive.ts';
+
+/**
+ * Looks whether an archive's job can be read, and has what it is made from with it.
+ *
+ * @throws UnreadableDocument, or Problem
+ */
+function checkWhole({ document, files, taken, separated }: Manifest): void {
+  const wanted = filesOf(readDocument(document).recipe);
+  const there = new Set([...files, ...taken].map(({ sha256 }) => sha256));
+  const missing = wanted.filter(({ sha256 }) => !there.has(sha256));
+  // Channels are found once their file is here.
+  if (missing.length === 0 || separated.length > 0) return;
+  throw new Problem(
+    422,
+    'Not whole',
+    `The archive’s job is made from ${missing.length} ${missing.length === 1 ? 'file' : 'files'} that ${missing.length === 1 ? 'is' : 'are'} not in it. Nothing was added.`,
+  );
+}
+
+/** Jobs packed with all they are made from, to be opened elsewhere; and tickets that go along with their films. */
+@Injectable()
+export class ArchivesService {
+  constructor(
+    @Inject(JobsService) private readonly jobs: JobsService,
+    @Inject(FilesService) private readonly files: FilesService,
+    @Inject(RunsService) private readonly runs: RunsService,
+    @Inject(WorkService) private readonly work: WorkService,
+  ) {}
+
+  /** A job's ticket as PDF and as data, with a name for its file. */
+  async ticket(id: string): Promise<{ pdf: Uint8Array; ticket: Ticket; name: string }> {
+    const { document } = await this.jobs.get(id);
+    const films = (await this.runs.newestOf(id))?.films ?? [];
+    return { ...(await this.ticketFor(document, films)), name: `${plainName(document.name)}-ticket` };
+  }
+
+  private async ticketFor(document: JobDocument, films: readonly RunFilm[]) {
+    const materials = await this.files.materials(document.recipe);
+    const day = new Date().toISOString().slice(0, 10);
+    return this.work.run('ticket', { document, materials, day, films });
+  }
+
+  /** A job as one ZIP: itself, its originals and typefaces as they were brought in, its films, its picture and its ticket. */
+  async pack(id: string): Promise<{ stream: Readable; name: string }> {
+    const { document } = await this.jobs.get(id);
+    const { files, taken, separated } = await this.contents(document);
+    const run = await this.runs.newestOf(id);
+    const { pdf, ticket } = await this.ticketFor(document, run?.films ?? []);
+    const zip = new ZipFile();
+    const mtime = new Date();
+    const add = (name: string, bytes: Uint8Array) => zip.addBuffer(Buffer.from(bytes), name, { mtime });
+    const json = (value: unknown) => new TextEncoder().encode(`${JSON.stringify(value, null, 1)}\n`);
+    add(MANIFEST, json(manifestOf({ document, files, taken, separated })));
+    add('ticket.pdf', pdf);
+    add('ticket.json', json(ticket));
+    for (const { sha256, path } of files)
+      zip.addReadStreamLazy(path, { mtime, compress: false }, (give) => {
+        void this.files.source(sha256).then(
+          (bytes) => give(null, Readable.from([Buffer.from(bytes)])),
+          (error: unknown) => give(error, undefined as never),
+        );
+      });
+    if (run)
+      for (const { name, path } of (await this.runs.films(run.id)).files)
+        zip.addReadStreamLazy(`films/${name}`, { mtime, compress: false }, (give) =>
+          give(null, createReadStream(path)),
+        );
+    zip.end();
+    return { stream: zip.outputStream as Readable, name: `${plainName(document.name) || 'job'}.zip` };
+  }
+
+  /** What a document is made from, as it was brought in, and how the rest is made of that. */
+  private async contents({ recipe }: JobDocument) {
+    const files = new Map<string, ArchivedFile>();
+    const taken: TakenFile[] = [];
+    const put = async (sha256: string) => {
+      const { kind } = await this.files.get(sha256);
+      files.set(sha256, { sha256, kind, path: `originals/${sha256}` });
+    };
+    for (const { sha256 } of filesOf(recipe)) {
+      const { facts } = await this.files.get(sha256);
+      // Channels are made of their file again.
+      if (facts.format === 'channel') continue;
+      if (facts.taken) taken.push({ ...facts.taken, sha256 });
+      await put(facts.taken?.from ?? sha256);
+    }
+    const separated = recipe.originals.flatMap(({ route, content }) =>
+      route.kind === 'separated' && content.kind === 'picture' ? [content.picture] : [],
+    );
+    return { files: [...files.values()], taken, separated: [...new Set(separated)] };
+  }
+
+  /** Opens an archive as a job of its own. All of it is looked at before anything is kept. */
+  async unpack(path: string): Promise<JobSummary> {
+    const archive = await readArchive(path);
+    try {
+      const { manifest } = archive;
+      checkWhole(manifest);
+      for (const one of manifest.files) await this.files.add(await archive.file(one.path));
+      for (const { from, intent, compensate } of manifest.taken)
+        await this.files.retake(from, intent, compensate);
+      for (const sha256 of manifest.separated) await this.files.channels(sha256);
+      return await this.jobs.create(manifest.document);
+    } finally {
+      archive.close();
+    }
+  }
+}

@@ -1,0 +1,76 @@
+import type { FileKind } from '@brachytone/job';
+import Joi from 'joi';
+
+/** Name of what tells of an archive, in it. */
+export const MANIFEST = 'job.json';
+const WHAT = 'Brachytone job';
+
+/** A file that a job is made from, as it was brought in. */
+export interface ArchivedFile {
+  readonly sha256: string;
+  readonly kind: FileKind;
+  /** Its place in the archive. */
+  readonly path: string;
+}
+
+/** A CMYK file whose colours were taken in another way than the file says. */
+export interface TakenFile {
+  /** SHA-256 of the file, and the name of what was made of it. */
+  readonly from: string;
+  readonly sha256: string;
+  readonly intent: 'perceptual' | 'relative' | 'saturation' | 'absolute';
+  readonly compensate: boolean;
+}
+
+/** What an archive says of itself. */
+export interface Manifest {
+  readonly what: typeof WHAT;
+  readonly version: 1;
+  readonly document: unknown;
+  readonly files: readonly ArchivedFile[];
+  readonly taken: readonly TakenFile[];
+  /** SHA-256 of files whose channels are plates of their own. */
+  readonly separated: readonly string[];
+}
+
+export const manifestOf = (contents: Omit<Manifest, 'what' | 'version'>): Manifest => ({
+  what: WHAT,
+  version: 1,
+  ...contents,
+});
+
+const sha256 = Joi.string()
+  .pattern(/^[0-9a-f]{64}$/)
+  .required();
+const FILES = 200;
+
+export const manifestSchema = Joi.object<Manifest>({
+  what: Joi.valid(WHAT).required(),
+  version: Joi.valid(1).required(),
+  document: Joi.object().unknown().required(),
+  files: Joi.array()
+    .items(
+      Joi.object({
+        sha256,
+        kind: Joi.valid('picture', 'drawing', 'font', 'profile').required(),
+        path: Joi.string()
+          .pattern(/^originals\/[0-9a-f]{64}$/)
+          .required(),
+      }),
+    )
+    .max(FILES)
+    .unique('path')
+    .required(),
+  taken: Joi.array()
+    .items(
+      Joi.object({
+        from: sha256,
+        sha256,
+        intent: Joi.valid('perceptual', 'relative', 'saturation', 'absolute').required(),
+        compensate: Joi.boolean().required(),
+      }),
+    )
+    .max(FILES)
+    .required(),
+  separated: Joi.array().items(sha256.optional()).max(FILES).required(),
+}).required();
