@@ -59,7 +59,7 @@ class Pen {
     words: string,
     x: number,
     y: number,
-    { size = TYPE.plain, colour = INK, width = WIDE, align = 'left' as 'left' | 'right' } = {},
+    { size = TYPE.plain, colour = INK, width = WIDE, align = 'left' } = {},
   ): void {
     const { document } = this.file;
     document.fontSize(size).fillColor(colour);
@@ -100,7 +100,7 @@ function heading(
   const { document } = pen.file;
   const box = { width: 78, height: 62 };
   const left = MARGIN + box.width + 8;
-  document.image(Buffer.from(picture) as never, MARGIN * POINTS, MARGIN * POINTS, {
+  document.image(Buffer.from(picture), MARGIN * POINTS, MARGIN * POINTS, {
     fit: [box.width * POINTS, box.height * POINTS],
   });
   const wide = PAGE.width - MARGIN - left;
@@ -118,9 +118,11 @@ function heading(
   facts.forEach(([name, value], i) => {
     const y = MARGIN + 17 + 6 * i;
     pen.text(name, left, y, { colour: SOFT, width: 18 });
-    pen.text(value, left + 18, y, { width: wide - 18 });
+    const hasSwatch = name === 'Stock';
+    if (hasSwatch) swatch(pen, left + 18, y - 0.4, 3.8, stock.colour);
+    const from = left + 18 + (hasSwatch ? 5.6 : 0);
+    pen.text(value, from, y, { width: PAGE.width - MARGIN - from });
   });
-  swatch(pen, left + 18, MARGIN + 42, 8, stock.colour);
   pen.y = MARGIN + box.height + 2;
 }
 

@@ -36,7 +36,7 @@ export async function readArchive(path: string): Promise<ReadArchive> {
       strictFileNames: true,
       validateEntrySizes: true,
       autoClose: false,
-    } as never);
+    });
   } catch {
     throw refused('The file is no ZIP archive, or it is damaged.');
   }
@@ -111,7 +111,7 @@ function readManifest(bytes: Uint8Array): Manifest {
   } catch {
     throw refused(`Its ${MANIFEST} cannot be read.`);
   }
-  const { error, value: manifest } = manifestSchema.validate(value, { convert: false });
-  if (error) throw refused(`Its ${MANIFEST} is not right: ${error.message}.`);
-  return manifest;
+  const result = manifestSchema.validate(value, { convert: false });
+  if (result.error) throw refused(`Its ${MANIFEST} is not right: ${result.error.message}.`);
+  return result.value;
 }

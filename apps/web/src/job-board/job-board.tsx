@@ -1,7 +1,7 @@
 import { useRef, useState, type DragEvent } from 'react';
 import { Button } from '../controls/button.tsx';
 import { Segmented } from '../controls/segmented.tsx';
-import { PICTURES } from '../shell/file-kinds.ts';
+import { STARTS } from '../shell/file-kinds.ts';
 import { TopBar } from '../shell/top-bar.tsx';
 import { sentenceOf, useJobsQuery } from '../store/api.ts';
 import type { JobSummary } from '@brachytone/job';
@@ -66,7 +66,7 @@ export function JobBoard() {
           ref={chooser}
           type="file"
           hidden
-          accept={PICTURES}
+          accept={STARTS}
           aria-label="Choose a picture"
           onChange={(event) => {
             start([...(event.target.files ?? [])]);

@@ -1,13 +1,25 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import { sentenceOf, useAddOriginalMutation, useStartJobMutation } from '../store/api.ts';
+import {
+  sentenceOf,
+  useAddOriginalMutation,
+  useOpenArchiveMutation,
+  useStartJobMutation,
+} from '../store/api.ts';
 
-/** Brings a picture in and opens a new job with it. */
+/** True for a ZIP, by its first bytes. */
+async function isArchive(file: File): Promise<boolean> {
+  const [p, k, third] = new Uint8Array(await file.slice(0, 4).arrayBuffer());
+  return p === 0x50 && k === 0x4b && third < 8;
+}
+
+/** Brings a picture in and opens a new job with it; opens the job of an archive. */
 export function useStartJob(): { start: (files: readonly File[]) => void; busy: string | undefined } {
   const navigate = useNavigate();
   const [addOriginal] = useAddOriginalMutation();
   const [startJob] = useStartJobMutation();
+  const [openArchive] = useOpenArchiveMutation();
   const [busy, setBusy] = useState<string>();
   const run = async (files: readonly File[]) => {
     const file = files[0];
@@ -15,6 +27,11 @@ export function useStartJob(): { start: (files: readonly File[]) => void; busy: 
     if (files.length > 1) toast(`A job starts from one picture: “${file.name}” was taken.`);
     setBusy(file.name);
     try {
+      if (await isArchive(file)) {
+        const job = await openArchive(file).unwrap();
+        void navigate(`/jobs/${job.id}/screens`);
+        return;
+      }
       const { sha256 } = await addOriginal(file).unwrap();
       const job = await startJob({ sha256, name: file.name || 'picture' }).unwrap();
       void navigate(`/jobs/${job.id}/screens`);

@@ -57,6 +57,15 @@ export const api = createApi({
       query: (picture) => ({ url: 'jobs', method: 'POST', body: { picture } }),
       invalidatesTags: ['jobs'],
     }),
+    openArchive: build.mutation<JobSummary, Blob>({
+      query: (file) => ({
+        url: 'archives',
+        method: 'POST',
+        body: file,
+        headers: { 'Content-Type': 'application/zip' },
+      }),
+      invalidatesTags: ['jobs'],
+    }),
     duplicateJob: build.mutation<JobSummary, string>({
       query: (id) => ({ url: `jobs/${id}/duplicate`, method: 'POST' }),
       invalidatesTags: ['jobs'],
@@ -247,6 +256,7 @@ export const {
   useJobsQuery,
   useJobQuery,
   useStartJobMutation,
+  useOpenArchiveMutation,
   useDuplicateJobMutation,
   usePutAwayMutation,
   useOriginalQuery,

@@ -19,6 +19,7 @@ import { AllMissingLetters } from '../missing-letters.tsx';
 import { FilmForecastFacts } from './film-forecast.tsx';
 import { MarksGroup } from './marks-group.tsx';
 import { PictureGroup } from './picture-group.tsx';
+import { SendGroup } from './send-group.tsx';
 import { useVectorSize } from './use-vector-size.ts';
 
 const FORMATS = FILM_FORMATS.map(({ id, name }) => ({ value: id, name }));
@@ -91,6 +92,7 @@ export function FilmsStage() {
         </div>
       ))}
       <PictureGroup />
+      <SendGroup />
     </>
   );
 }

@@ -1,17 +1,15 @@
 import { MM_PER_INCH, pictureSize, ppiOfPixels } from '@brachytone/core';
 import { PICTURE_FORMATS, type PictureFormatId } from '@brachytone/job';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import { Button } from '../../../controls/button.tsx';
 import { Segmented } from '../../../controls/segmented.tsx';
 import { Select } from '../../../controls/select.tsx';
 import { SwitchRow } from '../../../controls/switch-row.tsx';
 import { NumberField } from '../../../controls/number-field.tsx';
-import { saveNow } from '../../../store/autosave.ts';
-import { useAppSelector } from '../../../store/store.ts';
 import { useDocument } from '../../../store/use-job.ts';
 import { PIXELS } from '../../../words/quantity.ts';
 import { Fact, Group, Row } from '../group.tsx';
+import { useDownload } from './use-download.ts';
 
 const FORMATS = PICTURE_FORMATS.map(({ id, name }) => ({ value: id, name }));
 /** Pixels of the longer side that are offered first: a large picture for a screen. */
@@ -22,13 +20,12 @@ const ALL = 'all';
 /** The print as a picture, for the web or another program. */
 export function PictureGroup() {
   const { recipe } = useDocument();
-  const jobId = useAppSelector((state) => state.job?.id);
   const [format, setFormat] = useState<PictureFormatId>('png');
   const [longer, setLonger] = useState(BEGIN);
   const [isClear, setClear] = useState(false);
   const [bleed, setBleed] = useState(false);
   const [plate, setPlate] = useState(ALL);
-  const [isBusy, setBusy] = useState(false);
+  const { download, busy } = useDownload();
   const { sheet } = recipe;
   const found = PICTURE_FORMATS.find(({ id }) => id === format) ?? PICTURE_FORMATS[0];
   const transparent = isClear && found.canBeClear;
@@ -42,30 +39,13 @@ export function PictureGroup() {
       name: recipe.inks.find((one) => one.id === ink)?.name ?? ink,
     })),
   ];
-  const save = async () => {
-    setBusy(true);
-    try {
-      await saveNow();
-      const query = new URLSearchParams({
-        format,
-        ppi: String(ppi),
-        transparent: String(transparent),
-        bleed: String(bleed),
-        ...(plate === ALL ? {} : { plate }),
-      });
-      const response = await fetch(`/api/jobs/${jobId}/picture?${query}`);
-      if (!response.ok) throw new Error(((await response.json()) as { detail: string }).detail);
-      const name = /filename="(.*)"/.exec(response.headers.get('Content-Disposition') ?? '')?.[1];
-      const url = URL.createObjectURL(await response.blob());
-      const link = Object.assign(document.createElement('a'), { href: url, download: name ?? 'print' });
-      link.click();
-      URL.revokeObjectURL(url);
-    } catch (error) {
-      toast.error((error as Error).message);
-    } finally {
-      setBusy(false);
-    }
-  };
+  const query = new URLSearchParams({
+    format,
+    ppi: String(ppi),
+    transparent: String(transparent),
+    bleed: String(bleed),
+    ...(plate === ALL ? {} : { plate }),
+  });
   return (
     <Group name="Picture of the print">
       <Row label="Format">
@@ -115,8 +95,12 @@ export function PictureGroup() {
           The film itself is {Math.round(dots)} pixels long: with as many, every dot is exact.
         </p>
       )}
-      <Button className="mt-2 w-full justify-center" disabled={isBusy} onClick={() => void save()}>
-        {isBusy ? 'Making it…' : 'Save picture'}
+      <Button
+        className="mt-2 w-full justify-center"
+        disabled={busy !== undefined}
+        onClick={() => download(`picture?${query}`)}
+      >
+        {busy ? 'Making it…' : 'Save picture'}
       </Button>
     </Group>
   );

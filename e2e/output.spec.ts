@@ -1,0 +1,104 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import type { JobDocument } from '@brachytone/job';
+import sharp from 'sharp';
+import { Server } from './server.ts';
+
+const server = new Server(4289, true);
+test.beforeAll(() => server.start());
+test.afterAll(() => server.stop());
+
+async function idOf(name: string): Promise<string> {
+  const jobs = (await (await fetch(`${server.url}/api/jobs`)).json()) as {
+    id: string;
+    document: JobDocument;
+  }[];
+  return jobs.find(({ document }) => document.name === name)!.id;
+}
+const exact = async (page: Page) => {
+  await page.waitForTimeout(300);
+  await page.locator('[data-testid=table-canvas][data-sharpness=exact]').waitFor({ timeout: 90_000 });
+};
+
+/** Share of the dark pixels of a strip along the table's top, where the film's slug is. */
+const darkAbove = (page: Page) =>
+  page.evaluate(() => {
+    const canvas = document.querySelector<HTMLCanvasElement>('[data-testid=table-canvas]')!;
+    const { data } = canvas.getContext('2d')!.getImageData(0, 60, canvas.width, 120);
+    let dark = 0;
+    for (let i = 0; i < data.length; i += 4) if (data[i + 3] > 0 && data[i] < 190) dark++;
+    return dark;
+  });
+
+test('marks are switched on, seen on the film, and leave in a PDF of all plates, which is cleaned away by rule', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/jobs/${await idOf('Members’ ticket')}/films`);
+  await page.getByRole('radio', { name: 'Film', exact: true }).click();
+  await exact(page);
+  const facts = page.getByText(/× 4063 px/);
+  await expect(facts).toBeVisible();
+  await page.getByRole('button', { name: 'Those most printers ask for' }).click();
+  await expect(facts).toBeHidden();
+  await exact(page);
+  expect(await darkAbove(page)).toBeGreaterThan(200);
+  await page.getByRole('switch', { name: 'Ruler' }).click();
+  await page.getByRole('button', { name: 'Sizes of step wedge' }).click();
+  await page.getByRole('textbox', { name: 'Steps, number' }).fill('6');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('File kind').selectOption('pdf-films');
+  await expect(page.getByText(/about .*kB/)).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'Make films' }).last().click();
+  const link = page.getByRole('link', { name: 'members-ticket-all-inks.pdf' });
+  const [download] = await Promise.all([page.waitForEvent('download'), link.click({ timeout: 90_000 })]);
+  const pdf = readFileSync(await download.path());
+  expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+  expect(pdf.toString('latin1')).toContain('/Separation /Lantern');
+  // Changed since, it says so.
+  await page.getByRole('switch', { name: 'Ruler' }).click();
+  await expect(page.getByText('The job has changed since.')).toBeVisible();
+  // And is cleaned away by a rule that says first what it frees.
+  await page.goto(`${server.url}/runs`);
+  await expect(page.getByRole('article').first()).toBeVisible();
+  await page.getByLabel('Films are kept').selectOption('runs');
+  await page.getByRole('textbox', { name: 'Runs' }).fill('0');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/Cleans away films of 1 run now and frees/)).toBeVisible();
+  await page.getByRole('button', { name: 'Keep to this' }).click();
+  await expect(page.getByText('made, then cleaned away')).toBeVisible();
+});
+
+test('the print is saved as a picture without its stock', async ({ page }) => {
+  await page.goto(`${server.url}/jobs/${await idOf('Night walk badge')}/films`);
+  await page.getByRole('radio', { name: 'Clear' }).click();
+  await page.getByRole('textbox', { name: 'Longer side' }).fill('600');
+  await page.keyboard.press('Enter');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save picture' }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('night-walk-badge.png');
+  const { width, height, channels } = await sharp(await download.path()).metadata();
+  expect([Math.max(width, height), channels]).toEqual([600, 4]);
+});
+
+test('a job is packed and opened again from the board; its ticket is a page', async ({ page }) => {
+  await page.goto(`${server.url}/jobs/${await idOf('Low tide card')}/films`);
+  const [ticket] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Job ticket' }).click(),
+  ]);
+  expect(ticket.suggestedFilename()).toBe('low-tide-card-ticket.pdf');
+  const [archive] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Job archive' }).click(),
+  ]);
+  expect(archive.suggestedFilename()).toBe('low-tide-card.zip');
+  await page.goto(`${server.url}/`);
+  await expect(page.getByRole('link', { name: 'Open Low tide card' })).toHaveCount(1);
+  await page.getByLabel('Choose a picture').setInputFiles(await archive.path());
+  await page.getByRole('complementary', { name: 'Docket' }).waitFor();
+  await exact(page);
+  await page.goto(`${server.url}/`);
+  await expect(page.getByRole('link', { name: 'Open Low tide card' })).toHaveCount(2);
+});
