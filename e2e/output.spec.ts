@@ -41,7 +41,7 @@ test('marks are switched on, seen on the film, and leave in a PDF of all plates,
   await page.getByRole('button', { name: 'Those most printers ask for' }).click();
   await expect(facts).toBeHidden();
   await exact(page);
-  expect(await darkAbove(page)).toBeGreaterThan(200);
+  await expect.poll(() => darkAbove(page), { timeout: 60_000 }).toBeGreaterThan(200);
   await page.getByRole('switch', { name: 'Ruler' }).click();
   await page.getByRole('button', { name: 'Sizes of step wedge' }).click();
   await page.getByRole('textbox', { name: 'Steps, number' }).fill('6');
