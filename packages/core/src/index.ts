@@ -173,6 +173,18 @@ export { filmMarks } from './film/marks/film-marks.ts';
 export { perMmOf, plateLines, plateShapes, type PlatePath } from './vector/plate-group.ts';
 export { pdfPathData } from './vector/pdf-path-data.ts';
 export { unitsOf } from './vector/units.ts';
+export {
+  PANEL_FOOT,
+  PANEL_RULER,
+  panelScale,
+  panelsOf,
+  stripsOf,
+  usedSeams,
+  type Panel,
+} from './film/panels/panel-plan.ts';
+export { evenSeams, panelCount, quietSeams, seamsFit, type Strip } from './film/panels/seams.ts';
+export { SEAM_STEP, seamCosts } from './film/panels/seam-costs.ts';
+export type { KeptWhole, Panels } from './recipe/panels.ts';
 export { MARK_KINDS, markKind, newMark, usualMarks } from './film/marks/index.ts';
 export type { Marks, MarkUse } from './recipe/marks.ts';
 export { encodeGroup4, group4Stream } from './film/group4.ts';

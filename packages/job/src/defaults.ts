@@ -229,6 +229,7 @@ export function newJob(picture: PictureFacts, kind: 'picture' | 'drawing' = 'pic
       smooth: 0,
       outlines: 'pure',
       pages: 'composite',
+      panels: null,
       ppi: 300,
       depth: 8,
     },

@@ -42,6 +42,14 @@ export const LIMITS = {
   shared: { least: 1, most: 32 },
   /** Film pixels that an outline may stray. */
   strays: { least: 0, most: 8 },
+  /** Films that are cut for a small printer, mm: sides of its paper, its margin, the overlap, the measured ruler, and how far seams may lie. */
+  panels: {
+    paper: { least: 50, most: 5000 },
+    margin: { least: 0, most: 50 },
+    overlap: { least: 0, most: 100 },
+    ruler: { least: 80, most: 125 },
+    seam: 6000,
+  },
   /** Pixels per inch of tones that are not screened. */
   ppi: { least: 50, most: 1200 },
   /** Pixels per inch of a coarse grid. */

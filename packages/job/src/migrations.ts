@@ -233,7 +233,7 @@ export const MIGRATIONS: readonly Migration[] = [
     from: 8,
     migrate: (document) => ({
       ...document,
-      films: { ...(document.films as object), pages: 'composite', ppi: 300, depth: 8 },
+      films: { ...(document.films as object), pages: 'composite', panels: null, ppi: 300, depth: 8 },
       recipe: { ...(document.recipe as object), marks: { font: LABEL_TYPEFACE, uses: [] } },
     }),
   },

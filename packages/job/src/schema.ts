@@ -7,6 +7,7 @@ import { LIMITS } from './limits.ts';
 import { curveSchema, settingKeys, strokesSchema } from './field-schema.ts';
 import { inkSchema, labSchema, stockSchema } from './ink-schema.ts';
 import { routeSchema } from './route-schema.ts';
+import { panelsSchema } from './panels-schema.ts';
 import { marksSchema } from './marks-schema.ts';
 import { jobPressSchema } from './press-schema.ts';
 import { partScreenSchema, screenSchema } from './screen-schema.ts';
@@ -263,6 +264,7 @@ export const jobSchema: Joi.ObjectSchema<JobDocument> = Joi.object<JobDocument>(
     smooth: between(LIMITS.strays),
     outlines: Joi.valid('pure', 'film').required(),
     pages: Joi.valid('composite', 'plates').required(),
+    panels: panelsSchema.allow(null).required(),
     ppi: between(LIMITS.ppi),
     depth: Joi.valid(8, 16).required(),
   }).required(),

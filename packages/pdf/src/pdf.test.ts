@@ -5,6 +5,7 @@ import {
   filmLayout,
   hexToLab,
   newScreen,
+  panelsOf,
   plainPlate,
   plateCoverage,
   pressProof,
@@ -15,6 +16,7 @@ import {
   usualMarks,
   type Bits,
   type Lab,
+  type Panels,
   type Scene,
 } from '@brachytone/core';
 import { linearToXyz } from '@brachytone/core/colour/lab.ts';
@@ -259,6 +261,75 @@ describe('PDF of films', () => {
 
   it('the same job gives the same bytes', () => {
     expect(Buffer.compare(write(path('a.pdf'), films, scene), write(path('b.pdf'), films, scene))).toBe(0);
+  });
+});
+
+describe('panels', () => {
+  const scene = three({ resolution: 300 });
+  const { layout, region } = whole(scene);
+  // Half an inch of margin is whole film pixels.
+  const panels: Panels = {
+    paper: { width: 76.2, height: 88.9 },
+    margin: 12.7,
+    overlap: 8,
+    ruler: 100,
+    across: [],
+    down: [],
+    whole: [],
+  };
+  const parts = panelsOf(panels, layout);
+
+  it('a page to put them together by, and a page a panel as large as the paper, whose bits are the film’s', async () => {
+    const file = path('panels.pdf');
+    write(file, films, scene, { panels });
+    expectSound(file);
+    expect(parts.length).toBeGreaterThan(3);
+    const info = tool('pdfinfo', '-f', '1', '-l', String(parts.length + 1), file);
+    expect(info).toMatch(new RegExp(`Pages: +${parts.length + 1}\\b`));
+    for (const [, wide, high] of info.matchAll(/size: +([\d.]+) x ([\d.]+) pts/g)) {
+      expect(Math.abs((Number(wide) / 72) * 25.4 - 76.2)).toBeLessThan(0.05);
+      expect(Math.abs((Number(high) / 72) * 25.4 - 88.9)).toBeLessThan(0.05);
+    }
+    const into = path('panels');
+    tool('mkdir', '-p', into);
+    tool(
+      'gs',
+      '-q',
+      '-dNOPAUSE',
+      '-dBATCH',
+      '-sDEVICE=tiffsep1',
+      '-r300',
+      `-sOutputFile=${join(into, 'p%d.tif')}`,
+      file,
+    );
+    const all = filmBits(scene, 1, layout, region, words);
+    for (const [i, part] of parts.entries()) {
+      const { width, height } = part.region;
+      const { data } = await sharp(join(into, `p${i + 2}(Tide (deep) #2).tif`))
+        .toColourspace('b-w')
+        .extract({ left: 150, top: 150, width, height })
+        .extractChannel(0)
+        .raw()
+        .toBuffer({ resolveWithObject: true });
+      const bits = cropBits(all, part.region);
+      let different = 0;
+      for (let y = 0; y < height; y++)
+        for (let x = 0; x < width; x++)
+          if ((data[y * width + x] < 128 ? 1 : 0) !== bitAt(bits, x, y)) different++;
+      // Ticks where a panel is cut and arrows to its neighbours lie over it.
+      expect(different).toBeLessThan(1500);
+    }
+    expect(tool('pdftotext', '-f', '2', '-l', '2', file, '-')).toContain('row 1 of');
+  });
+
+  it('a printer that prints 2 % too large is told to print as much smaller', () => {
+    const file = path('corrected.pdf');
+    write(file, films, scene, { panels: { ...panels, ruler: 102 } });
+    const [, first] = /([\d.]+) 0 0 -[\d.]+ 36 [\d.]+ cm\s+\/Film0 Do/.exec(
+      tool('qpdf', '--qdf', '--object-streams=disable', file, '-'),
+    )!;
+    const [part] = panelsOf({ ...panels, ruler: 102 }, layout);
+    expect(Number(first)).toBeCloseTo(((part.region.width * 72) / 300) * (100 / 102), 3);
   });
 });
 

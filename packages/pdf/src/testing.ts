@@ -17,6 +17,7 @@ export const OPTIONS: FilmOptions = {
   smooth: 0,
   outlines: 'pure',
   pages: 'composite',
+  panels: null,
   ppi: 150,
   depth: 8,
 };

@@ -59,7 +59,12 @@ class Pen {
     words: string,
     x: number,
     y: number,
-    { size = TYPE.plain, colour = INK, width = WIDE, align = 'left' } = {},
+    {
+      size = TYPE.plain,
+      colour = INK,
+      width = WIDE,
+      align = 'left',
+    }: { size?: number; colour?: string; width?: number; align?: 'left' | 'right' } = {},
   ): void {
     const { document } = this.file;
     document.fontSize(size).fillColor(colour);

@@ -9,6 +9,7 @@ import {
   type OnApplicationBootstrap,
   type OnModuleDestroy,
 } from '@nestjs/common';
+import { filmLayout, stripsOf } from '@brachytone/core';
 import {
   filmsOf,
   plainName,
@@ -193,6 +194,13 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
     const films = filmsOf(document).map((film): RunFilm => ({ ...film, bytes: 0, inked: null }));
     if (films.length === 0) {
       throw new Problem(422, 'No plate to make', 'Every plate of this job is left out. Take one in first.');
+    }
+    if (document.films.panels && !stripsOf(document.films.panels, filmLayout(document.recipe))) {
+      throw new Problem(
+        422,
+        'Paper too small',
+        'The paper prints less than its overlap needs. Take larger paper, or a smaller margin or overlap.',
+      );
     }
     const id = randomUUID();
     await this.database.queries.insert(runs).values({ id, jobId, document, status: 'queued', films });

@@ -1,3 +1,4 @@
+import type { Panels } from '../../recipe/panels.ts';
 import type { Scene } from '../../recipe/scene.ts';
 import type { Emulsion } from '../emulsion.ts';
 import type { VectorOptions } from '../../vector/plate-group.ts';
@@ -9,6 +10,8 @@ export interface FilmOptions extends Emulsion, VectorOptions {
   readonly pages: 'composite' | 'plates';
   /** Pixels per inch of tones that are not screened. */
   readonly ppi: number;
+  /** How a PDF of films is cut for a printer that is too small; null for whole films. */
+  readonly panels: Panels | null;
   /** Bits of a pixel of such tones, where their format has a choice. */
   readonly depth: 8 | 16;
 }

@@ -21,6 +21,7 @@ const OPTIONS: FilmOptions = {
   smooth: 0,
   outlines: 'pure',
   pages: 'composite',
+  panels: null,
   ppi: 120,
   depth: 8,
 };
