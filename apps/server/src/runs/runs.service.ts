@@ -195,7 +195,8 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
     if (films.length === 0) {
       throw new Problem(422, 'No plate to make', 'Every plate of this job is left out. Take one in first.');
     }
-    if (document.films.panels && !stripsOf(document.films.panels, filmLayout(document.recipe))) {
+    const { panels, format } = document.films;
+    if (format === 'pdf-films' && panels && !stripsOf(panels, filmLayout(document.recipe))) {
       throw new Problem(
         422,
         'Paper too small',

@@ -21,6 +21,7 @@ import {
   asPrinted,
   dotTransfer,
   filmForecast,
+  seamCosts,
   originalView,
   plateBits,
   plateCoverage,
@@ -45,6 +46,7 @@ import {
   type Frame,
   type HueWeights,
   type LinearRgb,
+  type Panels,
   type Pyramid,
   type OriginalRecipe,
   type Recipe,
@@ -314,6 +316,12 @@ const workerApi = {
   filmForecast(recipe: Recipe, plates: readonly number[], packing: 'group4' | 'deflate'): FilmForecast {
     beginTask();
     return filmForecast({ recipe, ...materials }, plates, packing);
+  },
+
+  /** What seams of panels cost, place by place. */
+  seamCosts(recipe: Recipe, panels: Panels): { across: Float64Array; down: Float64Array } {
+    beginTask();
+    return seamCosts({ recipe, ...materials }, panels);
   },
 
   /** Colour of a picture at a place in shares of it, `#rrggbb`: the mean of 3 × 3 pixels of a middling size. */

@@ -27,6 +27,7 @@ import { useCropRecipe } from './crop-recipe.ts';
 import { DrawingFailure } from './drawing-failure.tsx';
 import { FindingLayer } from './finding-layer.tsx';
 import { GradientHandles } from './gradient-handles.tsx';
+import { PanelLayer } from './panel-layer.tsx';
 import { PartTools } from './part-tools.tsx';
 import { PlaceHandles } from './place-handles.tsx';
 import { dragged, layOut, visiblePart, zoomAround } from './geometry.ts';
@@ -230,6 +231,7 @@ export function Table() {
         !cropping &&
         (arrival === 'some' || arrival === 'whole') &&
         (view.wipe.beside ? <Beside size={size} /> : <Wipe visible={visible} ratio={size.ratio} />)}
+      {size.width > 0 && stage === 'films' && <PanelLayer lie={lie} ratio={size.ratio} />}
       {size.width > 0 && stage === 'press' && <FindingLayer lie={lie} ratio={size.ratio} />}
       {tried && size.width > 0 && stage === 'press' && (
         <TryLayer mend={tried} lie={lie} size={size} version={version} whole={arrival === 'whole'} />

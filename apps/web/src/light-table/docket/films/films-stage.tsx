@@ -18,6 +18,7 @@ import { Fact, Group, ResetButton, Row } from '../group.tsx';
 import { AllMissingLetters } from '../missing-letters.tsx';
 import { FilmForecastFacts } from './film-forecast.tsx';
 import { MarksGroup } from './marks-group.tsx';
+import { PanelsGroup } from './panels-group.tsx';
 import { PictureGroup } from './picture-group.tsx';
 import { SendGroup } from './send-group.tsx';
 import { useVectorSize } from './use-vector-size.ts';
@@ -77,6 +78,7 @@ export function FilmsStage() {
       </Group>
       {made === 'bits' && <Emulsion />}
       {id !== 'tiff-tones' && <MarksGroup />}
+      {id === 'pdf-films' && <PanelsGroup />}
       <AllMissingLetters originals={recipe.originals} />
       <Button
         kind="main"
