@@ -1,5 +1,9 @@
 /** Refreshes docs/screenshots from the demo data: one picture of each main view, 1280 × 800. */
 
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { build, install, systemTools } from './steps.mjs';
 
 await install();
@@ -7,6 +11,7 @@ await systemTools();
 await build();
 // Only now, for what it needs has just been installed.
 const { withDemoPage } = await import('./demo-page.mjs');
+const { default: sharp } = await import('sharp');
 await withDemoPage(async (page, url) => {
   const shot = (name) => page.screenshot({ path: `docs/screenshots/${name}.png` });
   const exact = async () => {
@@ -43,40 +48,47 @@ await withDemoPage(async (page, url) => {
   await shot('light-table');
   await page.keyboard.up('l');
 
+  await open('Members’ ticket');
   await page.keyboard.press('6');
+  await page.getByRole('button', { name: 'Those most printers ask for' }).click();
+  for (const name of ['Solids and overprints', 'Ink names', 'Ruler', 'Centre marks'])
+    await page.getByRole('switch', { name }).click();
+  await page.getByRole('radio', { name: 'Film', exact: true }).click();
+  await page.getByText(/about .*kB/).waitFor({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Make films' }).first().click();
-  await page.getByRole('progressbar', { name: 'Films made' }).waitFor();
-  await page.getByRole('radio', { name: 'Film' }).click();
-  await page.getByRole('link', { name: /\.tif$/ }).waitFor({ timeout: 120_000 });
+  await page
+    .getByRole('link', { name: /\.tif$/ })
+    .first()
+    .waitFor({ timeout: 120_000 });
+  await page.getByText('Marks', { exact: true }).scrollIntoViewIfNeeded();
   await exact();
   await shot('films');
+  // Later pictures show it as it ships.
+  await page.getByRole('button', { name: 'None' }).click();
+  await page.getByText('saved', { exact: true }).waitFor();
+
+  await open('Open Night poster');
+  await page.keyboard.press('6');
+  await page.getByLabel('File kind').selectOption('pdf-films');
+  await page.getByLabel('Printer’s paper').selectOption('a4');
+  await page.getByRole('button', { name: 'Find quiet seams' }).click();
+  await page.getByRole('button', { name: 'Find quiet seams' }).waitFor();
+  await page.getByRole('button', { name: 'Save picture' }).scrollIntoViewIfNeeded();
+  await exact();
+  await shot('panels');
+  await page.getByLabel('File kind').selectOption('tiff-group4');
+  await page.getByText('saved', { exact: true }).waitFor();
 
   await open('Low tide card');
   await page.keyboard.press('2');
   await page.getByRole('button', { name: /^Curve/ }).click();
   await page.waitForTimeout(1500);
   await shot('tone');
-  await page.keyboard.press('1');
-  await page.getByRole('textbox', { name: 'Sheet width' }).fill('105');
-  await page.getByRole('textbox', { name: 'Sheet width' }).press('Enter');
-  await page.getByRole('button', { name: 'On the table' }).click();
-  await exact();
-  await shot('crop');
-  // The pictures after it show the whole card.
-  await page.keyboard.press('Control+z');
-  await page.getByText('saved', { exact: true }).waitFor();
 
   await open('Night walk badge');
   await page.keyboard.press('d');
   await exact();
   await shot('every-dot');
-  await page.keyboard.press('f');
-  await page.keyboard.press('4');
-  await page.getByRole('radio', { name: 'Motif' }).click();
-  await setNumber('Ruling', '14');
-  await exact();
-  await shot('motif');
-
   await open('Open night banner');
   await page.keyboard.press('1');
   await page.getByText('OPEN NIGHT', { exact: true }).click();
@@ -103,11 +115,27 @@ await withDemoPage(async (page, url) => {
   await open('Dusk tote');
   await page.keyboard.press('3');
   await exact();
-  await page
-    .getByRole('complementary', { name: 'Docket' })
-    .getByRole('button', { name: /^White, covering \d/ })
-    .click();
-  await shot('dark-cloth');
+  // Without its cloth, on a ground of another colour; and its ticket.
+  const bytesOf = async (path) =>
+    Buffer.from(await (await fetch(`${url}/api/jobs/${page.url().split('/')[4]}/${path}`)).arrayBuffer());
+  const clear = await bytesOf('picture?format=png&ppi=56&transparent=true');
+  const { width, height } = await sharp(clear).metadata();
+  await sharp({ create: { width: 1280, height: 800, channels: 3, background: '#3d7a68' } })
+    .composite([{ input: clear, left: Math.round((1280 - width) / 2), top: Math.round((800 - height) / 2) }])
+    .png()
+    .toFile('docs/screenshots/clear-picture.png');
+  await open('Season leaflet');
+  const folder = mkdtempSync(join(tmpdir(), 'ticket-'));
+  writeFileSync(join(folder, 'ticket.pdf'), await bytesOf('ticket.pdf'));
+  execFileSync('pdftoppm', [
+    '-r',
+    '96',
+    '-png',
+    '-singlefile',
+    join(folder, 'ticket.pdf'),
+    'docs/screenshots/ticket',
+  ]);
+  rmSync(folder, { recursive: true });
   await page.getByRole('radio', { name: 'Product' }).click();
   await page.locator('[data-testid=product-canvas][data-sharpness=exact]').waitFor({ timeout: 120_000 });
   await page.waitForTimeout(500);
