@@ -1,5 +1,6 @@
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { Toaster } from 'sonner';
+import { GangPage } from './gang/gang-page.tsx';
 import { JobBoard } from './job-board/job-board.tsx';
 import { LightTable } from './light-table/light-table.tsx';
 import { CalibrationPage } from './press-room/calibration/calibration-page.tsx';
@@ -16,6 +17,7 @@ const router = createBrowserRouter([
   { path: '/jobs/:id', element: <Navigate to="screens" replace relative="path" /> },
   { path: '/jobs/:id/:stage', element: <LightTable /> },
   { path: '/runs', element: <Runs /> },
+  { path: '/gang', element: <GangPage /> },
   { path: '/inks', element: <InkShelf /> },
   { path: '/stocks', element: <StockShelf /> },
   { path: '/screens', element: <ScreenShelfPage /> },

@@ -185,6 +185,7 @@ export {
 export { evenSeams, panelCount, quietSeams, seamsFit, type Strip } from './film/panels/seams.ts';
 export { SEAM_STEP, seamCosts } from './film/panels/seam-costs.ts';
 export type { KeptWhole, Panels } from './recipe/panels.ts';
+export { gangBits, type GangedPlate } from './film/gang-bits.ts';
 export { MARK_KINDS, markKind, newMark, usualMarks } from './film/marks/index.ts';
 export type { Marks, MarkUse } from './recipe/marks.ts';
 export { encodeGroup4, group4Stream } from './film/group4.ts';
@@ -192,6 +193,7 @@ export { writeOriginal } from './film/original-file.ts';
 export { colourPng } from './film/png.ts';
 export { type Sink, memorySink } from './film/sink.ts';
 export { tiffFile } from './film/tiff.ts';
+export { countInk } from './raster/bits.ts';
 
 // Dots as geometry
 export { colourDotsSvg } from './vector/colour-dots-svg.ts';

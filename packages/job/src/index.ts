@@ -27,6 +27,7 @@ export * from './calibration-of-job.ts';
 export * from './shelf-schema.ts';
 export * from './defaults.ts';
 export * from './pictures.ts';
+export * from './gang.ts';
 export * from './papers.ts';
 export * from './views.ts';
 export * from './typefaces.ts';

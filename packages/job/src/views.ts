@@ -153,6 +153,8 @@ export interface RunView {
   readonly progress: number;
   readonly created: string;
   readonly ended: string | null;
+  /** True where jobs share the films. */
+  readonly isGang: boolean;
   /** True once the job is another than these films were made from. */
   readonly changed: boolean;
 }

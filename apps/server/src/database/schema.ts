@@ -1,4 +1,5 @@
 import type {
+  Gang,
   FileKind,
   JobDocument,
   JobStep,
@@ -112,6 +113,8 @@ export const runs = pgTable('runs', {
   status: text('status').$type<RunStatus>().notNull(),
   films: jsonb('films').$type<RunFilm[]>().notNull(),
   message: text('message'),
+  /** Jobs that share its films; null for films of one. Its job and document are then those of the first. */
+  gang: jsonb('gang').$type<Gang>(),
   /** How often it was begun: a run that the server did not survive is begun again, but not for ever. */
   attempts: integer('attempts').notNull().default(0),
   created: moment('created').notNull().defaultNow(),

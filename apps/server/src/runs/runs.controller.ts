@@ -16,7 +16,7 @@ import {
 } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { FILM_FORMATS } from '@brachytone/core';
-import type { KeepRule } from '@brachytone/job';
+import type { GangWish, KeepRule } from '@brachytone/job';
 import Joi from 'joi';
 import { interval, map, merge, type Observable } from 'rxjs';
 import { Checked } from '../http/checked.ts';
@@ -33,6 +33,22 @@ const keepRule = Joi.alternatives<KeepRule>(
   Joi.object({ by: Joi.valid('runs').required(), runs: kept }),
   Joi.object({ by: Joi.valid('days').required(), days: kept }),
 );
+const film = Joi.number().min(50).max(5000).required();
+const gangWish = Joi.object<GangWish>({
+  sheet: Joi.object({ width: film, height: film }).required(),
+  gap: Joi.number().min(0).max(100).required(),
+  jobs: Joi.array()
+    .items(
+      Joi.object({
+        jobId: Joi.string().uuid().required(),
+        copies: Joi.number().integer().min(1).max(200).required(),
+      }),
+    )
+    .min(1)
+    .max(20)
+    .unique('jobId')
+    .required(),
+});
 const startRun = Joi.object<{ jobId: string }>({ jobId: Joi.string().uuid().required() });
 /** Media types of films' files, by their endings. */
 const MEDIA_TYPES = new Map(FILM_FORMATS.map(({ ending, mediaType }) => [ending, mediaType]));
@@ -67,6 +83,19 @@ export class RunsController {
   @ApiOperation({ summary: 'Make the films of a job' })
   start(@Body(new Checked(startRun)) { jobId }: { jobId: string }) {
     return this.runs.start(jobId);
+  }
+
+  @Post('gang/plan')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'How jobs would lie on a film together' })
+  gangPlan(@Body(new Checked(gangWish)) wish: GangWish) {
+    return this.runs.gangPlan(wish);
+  }
+
+  @Post('gang')
+  @ApiOperation({ summary: 'Make films that jobs share' })
+  gang(@Body(new Checked(gangWish)) wish: GangWish) {
+    return this.runs.startGang(wish);
   }
 
   @Get('rule')

@@ -11,14 +11,22 @@ import {
 } from '@nestjs/common';
 import { filmLayout, stripsOf } from '@brachytone/core';
 import {
+  CannotGang,
   filmsOf,
+  gangName,
+  gangPlan,
+  onGang,
   plainName,
   type Cleaning,
+  type Gang,
+  type GangPlan,
+  type GangWish,
+  type JobDocument,
   type KeepRule,
   type RunFilm,
   type RunView,
 } from '@brachytone/job';
-import { and, desc, eq, gte, inArray, sql } from 'drizzle-orm';
+import { and, desc, eq, gte, inArray, isNull, sql } from 'drizzle-orm';
 import type { Observable } from 'rxjs';
 import { Subject } from 'rxjs';
 import { DATABASE, type Database } from '../database/database.ts';
@@ -27,7 +35,7 @@ import { notFound, Problem } from '../http/problem.ts';
 import { JobsService } from '../jobs/jobs.service.ts';
 import { FilesService } from '../files/files.service.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
-import type { FilmNews } from '../work/tasks.ts';
+import type { FilmNews, SharedMaterials } from '../work/tasks.ts';
 import { WorkService } from '../work/work.service.ts';
 import { KeepRuleService } from './keep-rule.service.ts';
 
@@ -115,7 +123,8 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
     return this.database.queries
       .select({
         run: runs,
-        changed: sql<boolean>`coalesce(${jobs.document} <> ${runs.document}, true)`,
+        // Of several jobs it is not told.
+        changed: sql<boolean>`${runs.gang} is null and coalesce(${jobs.document} <> ${runs.document}, true)`,
       })
       .from(runs)
       .leftJoin(jobs, eq(jobs.id, runs.jobId));
@@ -129,8 +138,42 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
 
   /** The same films once more, from the job as it was then. */
   async again(id: string): Promise<RunView> {
-    const { jobId, document } = await this.row(id);
-    return this.queue(jobId, document);
+    const { jobId, document, gang } = await this.row(id);
+    return gang ? this.queueGang(gang) : this.queue(jobId, document);
+  }
+
+  /** How jobs would lie on a film together. */
+  async gangPlan(wish: GangWish): Promise<GangPlan> {
+    return (await this.gangOf(wish)).plan;
+  }
+
+  /** Films that jobs share. */
+  async startGang(wish: GangWish): Promise<RunView> {
+    return this.queueGang(await this.gangOf(wish));
+  }
+
+  private async gangOf(wish: GangWish): Promise<Gang> {
+    const documents: JobDocument[] = [];
+    for (const { jobId } of wish.jobs) documents.push((await this.jobs.get(jobId)).document);
+    try {
+      return { wish, documents, plan: gangPlan(wish, documents) };
+    } catch (error) {
+      if (error instanceof CannotGang) throw new Problem(422, 'Not together', error.message);
+      throw error;
+    }
+  }
+
+  private async queueGang(gang: Gang): Promise<RunView> {
+    const films = gang.plan.inks.map((ink, i): RunFilm => ({
+      plates: [],
+      ink,
+      file: `gang-${plainName(ink) || 'ink'}-${i + 1}.tif`,
+      bytes: 0,
+      inked: null,
+    }));
+    const [{ jobId }] = gang.wish.jobs;
+    const [document] = gang.documents;
+    return this.insert({ id: randomUUID(), jobId, document, status: 'queued', films, gang });
   }
 
   async cancel(id: string): Promise<RunView> {
@@ -175,7 +218,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
   /** The newest finished run of a job as it is now; undefined where there is none. */
   async newestOf(jobId: string): Promise<RunView | undefined> {
     const rows = await this.withJobs()
-      .where(and(eq(runs.jobId, jobId), eq(runs.status, 'done')))
+      .where(and(eq(runs.jobId, jobId), eq(runs.status, 'done'), isNull(runs.gang)))
       .orderBy(desc(runs.created))
       .limit(1);
     return rows.map(({ run, changed }) => this.view(run, changed)).find(({ changed }) => !changed);
@@ -203,10 +246,13 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
         'The paper prints less than its overlap needs. Take larger paper, or a smaller margin or overlap.',
       );
     }
-    const id = randomUUID();
-    await this.database.queries.insert(runs).values({ id, jobId, document, status: 'queued', films });
+    return this.insert({ id: randomUUID(), jobId, document, status: 'queued', films });
+  }
+
+  private async insert(row: typeof runs.$inferInsert): Promise<RunView> {
+    await this.database.queries.insert(runs).values(row);
     this.wake();
-    const view = await this.get(id);
+    const view = await this.get(row.id);
     this.changes.next(view);
     return view;
   }
@@ -236,7 +282,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
     this.active.set(id, active);
     try {
       await this.change(id, { status: 'running', attempts: attempts + 1 });
-      const materials = await this.originals.materials(document.recipe);
+      const materials = await this.materialsOf(row);
       const intent = await this.originals.pressProfile(document.recipe);
       await mkdir(this.folder(id), { recursive: true });
       const films = [...row.films];
@@ -257,21 +303,33 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
             }
             this.changes.next(this.view({ ...row, status: 'running', films }, false));
           });
-          const made = await this.work.run(
-            'films',
-            {
-              document,
-              day: row.created.toISOString().slice(0, 10),
-              films: places.map((at) => ({
-                plates: films[at].plates,
-                path: join(this.folder(id), films[at].file),
-              })),
-              materials,
-              intent,
-              port: port2,
-            },
-            { signal: active.abort.signal, transfer: [port2] },
-          );
+          const day = row.created.toISOString().slice(0, 10);
+          const path = (at: number) => join(this.folder(id), films[at].file);
+          const options = { signal: active.abort.signal, transfer: [port2] };
+          const made = row.gang
+            ? await this.work.run(
+                'gangFilms',
+                {
+                  gang: row.gang,
+                  day,
+                  films: places.map((at) => ({ ink: films[at].ink, path: path(at) })),
+                  materials,
+                  port: port2,
+                },
+                options,
+              )
+            : await this.work.run(
+                'films',
+                {
+                  document,
+                  day,
+                  films: places.map((at) => ({ plates: films[at].plates, path: path(at) })),
+                  materials,
+                  intent,
+                  port: port2,
+                },
+                options,
+              );
           for (const [i, at] of places.entries()) films[at] = { ...films[at], ...made[i] };
         }),
       );
@@ -288,6 +346,19 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
     } finally {
       this.active.delete(id);
     }
+  }
+
+  /** What a run's jobs are made from, all together. */
+  private async materialsOf({ document, gang }: Row): Promise<SharedMaterials> {
+    const documents = gang ? gang.documents.map(onGang) : [document];
+    const each: SharedMaterials[] = [];
+    for (const { recipe } of documents) each.push(await this.originals.materials(recipe));
+    return {
+      pictures: Object.assign({}, ...each.map((one) => one.pictures)) as SharedMaterials['pictures'],
+      drawings: Object.assign({}, ...each.map((one) => one.drawings)) as SharedMaterials['drawings'],
+      fonts: Object.assign({}, ...each.map((one) => one.fonts)) as SharedMaterials['fonts'],
+      tables: Object.assign({}, ...each.map((one) => one.tables)) as SharedMaterials['tables'],
+    };
   }
 
   private end(
@@ -322,7 +393,8 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
     return {
       id: row.id,
       jobId: row.jobId,
-      jobName: row.document.name,
+      jobName: row.gang ? gangName(row.gang) : row.document.name,
+      isGang: row.gang !== null,
       status: row.status,
       films: row.films,
       message: row.message,

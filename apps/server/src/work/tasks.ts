@@ -14,6 +14,7 @@ import type {
 import type { Ticket } from '@brachytone/pdf';
 import type {
   FileKind,
+  Gang,
   JobDocument,
   PictureRequest,
   RunFilm,
@@ -146,6 +147,18 @@ export interface Tasks {
   simulatedPrint: {
     given: { recipe: Recipe; materials: SharedMaterials; calibration: Calibration; on: SimulatedOn };
     made: { png: Uint8Array; shares: readonly PrintedShare[] };
+  };
+  /** Makes films that jobs share, an ink each, one after another; tells what `films` tells. */
+  gangFilms: {
+    given: {
+      gang: Gang;
+      day: string;
+      films: { ink: string; path: string }[];
+      /** Of all jobs together. */
+      materials: SharedMaterials;
+      port: MessagePort;
+    };
+    made: MadeFilm[];
   };
   /**
    * Makes films into files side by side, so that what they have in common is made once; tells through the port how far each

@@ -28,6 +28,7 @@ import {
   type Scene,
   slowBecause,
   type Picture,
+  type FilmWritten,
   type Sink,
   writeOriginal,
   present,
@@ -57,6 +58,7 @@ import {
 } from '../files/read-picture.ts';
 import { pressProfileIn, readChannels, readManyInks } from '../files/read-separated.ts';
 import { writePicture } from './write-picture.ts';
+import { gangFilm } from './gang-film.ts';
 import { sceneOf } from './scene-of.ts';
 import { ticketOf } from './ticket.ts';
 import type { FilmNews, Kept, MadeFilm, Refusal, Tasks } from './tasks.ts';
@@ -361,39 +363,45 @@ const LABEL_FONT = join(
   ).file,
 );
 
-/** Writes one file of films under a name beside its own until it is whole, telling what share of it is there. */
-function* makeFile(
+/** Writes one file of films, telling what share of it is there. */
+const makeFile = (
   { document, day, scene, materials, intent }: FilmsAtHand,
   ids: readonly string[],
   path: string,
+): Generator<number, MadeFilm> =>
+  whole(path, (sink) => {
+    const { recipe, films: options, name } = document;
+    const holds = isTogether(document) ? 'job' : 'plate';
+    const plates = ids.map((id) => recipe.plates.findIndex((plate) => plate.id === id));
+    const job = { scene, holds, plates, name, day, options, sink } as const;
+    const { write } = filmFormat(options.format);
+    if (write) return write(job);
+    return present(
+      PDF_WRITERS[options.format],
+      'writer of this format',
+    )({
+      ...job,
+      intent,
+      fonts: new Map(Object.entries(materials.fonts)),
+      labelFont: readFileSync(LABEL_FONT),
+    });
+  });
+
+/** Writes a file under a name beside its own until it is whole. */
+function* whole(
+  path: string,
+  write: (sink: Sink) => Generator<number, FilmWritten>,
 ): Generator<number, MadeFilm> {
-  const { recipe, films: options, name } = document;
   const unfinished = `${path}.part`;
   const file = openSync(unfinished, 'w+');
   let inked: number | null;
   let bytes: number;
   let sha256: string;
   try {
-    const sink: Sink = {
+    ({ inked } = yield* write({
       write: (part) => void writeSync(file, part),
       patch: (offset, part) => void writeSync(file, part, 0, part.length, offset),
-    };
-    const holds = isTogether(document) ? 'job' : 'plate';
-    const plates = ids.map((id) => recipe.plates.findIndex((plate) => plate.id === id));
-    const job = { scene, holds, plates, name, day, options, sink } as const;
-    const { write } = filmFormat(options.format);
-    const making = write
-      ? write(job)
-      : present(
-          PDF_WRITERS[options.format],
-          'writer of this format',
-        )({
-          ...job,
-          intent,
-          fonts: new Map(Object.entries(materials.fonts)),
-          labelFont: readFileSync(LABEL_FONT),
-        });
-    ({ inked } = yield* making);
+    }));
     bytes = fstatSync(file).size;
     sha256 = sha256Of(file, bytes);
     fsyncSync(file);
@@ -407,6 +415,31 @@ function* makeFile(
   }
   renameSync(unfinished, path);
   return { bytes, inked, sha256 };
+}
+
+/** See `Tasks`. */
+export function gangFilms({
+  gang,
+  day,
+  films: wanted,
+  materials,
+  port,
+}: Tasks['gangFilms']['given']): Tasks['gangFilms']['made'] {
+  const made: MadeFilm[] = [];
+  try {
+    for (const [at, { ink, path }] of wanted.entries()) {
+      const making = whole(path, (sink) => gangFilm(gang, ink, day, materials, sink));
+      for (let step = making.next(); ; step = making.next()) {
+        port.postMessage([at, step.value] satisfies FilmNews);
+        if (!step.done) continue;
+        made.push(step.value);
+        break;
+      }
+    }
+    return made;
+  } finally {
+    port.close();
+  }
 }
 
 /** SHA-256 of an open file, in hexadecimal. */

@@ -21,9 +21,13 @@ export function Runs() {
           {runs?.map((run) => (
             <li key={run.id} className="rounded-sm border border-edge bg-raised p-4">
               <h2 className="mb-1.5">
-                <Link className="hover:underline" to={`/jobs/${run.jobId}/films`}>
-                  {run.jobName}
-                </Link>
+                {run.isGang ? (
+                  run.jobName
+                ) : (
+                  <Link className="hover:underline" to={`/jobs/${run.jobId}/films`}>
+                    {run.jobName}
+                  </Link>
+                )}
               </h2>
               <RunCard run={run} />
             </li>

@@ -19,6 +19,7 @@ export function TopBar({ where, children }: { where?: ReactNode; children?: Reac
           <Place to="/presses" within>
             Press room
           </Place>
+          <Place to="/gang">Gang</Place>
           <Place to="/runs">Runs</Place>
         </nav>
       )}

@@ -19,6 +19,8 @@ import type {
   ProfileView,
   PullView,
   Cleaning,
+  GangPlan,
+  GangWish,
   KeepRule,
   RunView,
   ShelfInk,
@@ -228,6 +230,14 @@ export const api = createApi({
         events.close();
       },
     }),
+    gangPlan: build.query<GangPlan, GangWish>({
+      query: (wish) => ({ url: 'runs/gang/plan', method: 'POST', body: wish }),
+      keepUnusedDataFor: 0,
+    }),
+    startGang: build.mutation<RunView, GangWish>({
+      query: (wish) => ({ url: 'runs/gang', method: 'POST', body: wish }),
+      invalidatesTags: ['runs'],
+    }),
     keepRule: build.query<KeepRule, void>({ query: () => 'runs/rule', providesTags: ['keep rule'] }),
     triedKeepRule: build.query<Cleaning, KeepRule>({
       query: (rule) => ({ url: 'runs/rule/tried', method: 'POST', body: rule }),
@@ -296,6 +306,8 @@ export const {
   useDropPullMutation,
   useRunsQuery,
   useKeepRuleQuery,
+  useGangPlanQuery,
+  useStartGangMutation,
   useTriedKeepRuleQuery,
   useSetKeepRuleMutation,
   useStartRunMutation,

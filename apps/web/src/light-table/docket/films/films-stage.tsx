@@ -59,7 +59,7 @@ export function FilmsStage() {
     if (saved.current !== savedChanges) void refetch();
     saved.current = savedChanges;
   }, [savedChanges, refetch]);
-  const mine = runs.filter((run) => run.jobId === jobId).slice(0, 3);
+  const mine = runs.filter((run) => run.jobId === jobId && !run.isGang).slice(0, 3);
   return (
     <>
       <Group name="File">

@@ -1,0 +1,46 @@
+import {
+  bands,
+  countInk,
+  gangBits,
+  stripRows,
+  tiffFile,
+  type FilmWritten,
+  type GangedPlate,
+  type Sink,
+} from '@brachytone/core';
+import { gangName, onGang, type Gang } from '@brachytone/job';
+import { sceneOf } from './scene-of.ts';
+import type { SharedMaterials } from './tasks.ts';
+
+/** Writes the film of one ink that jobs share, telling what share of it is there. */
+export function* gangFilm(
+  gang: Gang,
+  ink: string,
+  day: string,
+  materials: SharedMaterials,
+  sink: Sink,
+): Generator<number, FilmWritten> {
+  const { plan, documents } = gang;
+  const jobs = documents.map((document) => {
+    const { recipe, name } = onGang(document);
+    const plate = recipe.plates.findIndex(
+      ({ ink: id, printed }) => printed && recipe.inks.find((one) => one.id === id)?.name === ink,
+    );
+    return { scene: sceneOf(recipe, materials), plate, words: { job: name, day, mirrored: false } };
+  });
+  const plates = plan.places.flatMap(({ job, x, y }): GangedPlate[] =>
+    jobs[job].plate < 0 ? [] : [{ ...jobs[job], x, y }],
+  );
+  const { width, height, resolution } = plan;
+  const facts = { width, height, resolution, description: `${gangName(gang)}: ${ink}` };
+  const file = tiffFile(sink, facts, 'group4');
+  let inked = 0;
+  for (const strip of bands({ x: 0, y: 0, width, height }, 1, stripRows(facts))) {
+    const bits = gangBits(plates, strip);
+    inked += countInk(bits);
+    file.strip(bits);
+    yield (strip.y + strip.height) / height;
+  }
+  file.finish();
+  return { inked: (100 * inked) / (width * height) };
+}
