@@ -51,6 +51,7 @@ describe('typefaces', () => {
     expect((body as OriginalView[]).map(({ facts }) => facts.typeface)).toEqual([
       'Alfa Slab One',
       'Anton',
+      'Archivo',
       'Bowlby One',
     ]);
     for (const { sha256, name } of SHIPPED_TYPEFACES) {

@@ -65,7 +65,7 @@ export function GangPage() {
             <span className="ml-3 text-soft">apart</span>
             <NumberField label="Gap" value={gap} unit={SMALL_MM} least={0} most={100} onChange={setGap} />
           </div>
-          <ul aria-label="Jobs" className="min-h-0 grow overflow-y-auto border-t border-edge/70">
+          <ul aria-label="Jobs" className="min-h-0 grow overflow-y-auto border-t border-edge/70 pr-1">
             {listed.map((job) => (
               <JobRow
                 key={job.id}
@@ -89,7 +89,7 @@ export function GangPage() {
           {isPlanned ? (
             <PlanView plan={plan} jobs={chosen} />
           ) : (
-            <p className="m-auto text-soft">Say how many of each job are wanted.</p>
+            chosen.length === 0 && <p className="m-auto text-soft">Say how many of each job are wanted.</p>
           )}
         </section>
       </main>
