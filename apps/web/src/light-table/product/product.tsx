@@ -1,5 +1,7 @@
 import { filmFrame, labToHex, mmToPixels, present } from '@brachytone/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { plainName } from '@brachytone/job';
+import { Button } from '../../controls/button.tsx';
 import { Segmented } from '../../controls/segmented.tsx';
 import type { ViewRequest } from '../../engine/drafts.ts';
 import { useDrawing } from '../../engine/use-drawing.ts';
@@ -12,6 +14,8 @@ import { sheetWords } from '../../words/words.ts';
 import { likelyScene, SCENES } from './scenes.ts';
 import { drawWarped } from './warp.ts';
 
+/** What products stand on. */
+const GROUND = '#a9a8a4';
 /** Pixels of the proof for one of the screen where it lies flat. */
 const FINE = 1.5;
 
@@ -85,6 +89,25 @@ export function Product() {
           what: whatToDraw({ recipe, ...rest }, 'proof', null, { look: { ...look, distance: 0 } }),
         }
       : undefined;
+  /** The scene as it is seen, on the ground it stands on. */
+  const save = () => {
+    const seen = canvas.current;
+    if (!seen) return;
+    const out = window.document.createElement('canvas');
+    [out.width, out.height] = [seen.width, seen.height];
+    const context = out.getContext('2d');
+    if (!context) return;
+    context.fillStyle = GROUND;
+    context.fillRect(0, 0, out.width, out.height);
+    context.drawImage(seen, 0, 0);
+    out.toBlob((blob) => {
+      if (!blob) return;
+      const href = URL.createObjectURL(blob);
+      const download = `${plainName(`${rest.name} ${scene.name}`) || 'product'}.png`;
+      Object.assign(window.document.createElement('a'), { href, download }).click();
+      URL.revokeObjectURL(href);
+    }, 'image/png');
+  };
   const { sharpness } = useDrawing(drawing, version, arrival === 'whole', (rgba, wide, firstRow) => {
     print.getContext('2d')?.putImageData(new ImageData(rgba, wide), 0, firstRow);
     soon();
@@ -93,7 +116,8 @@ export function Product() {
   return (
     <div
       ref={box}
-      className="absolute inset-0 z-[2] bg-[#a9a8a4]"
+      className="absolute inset-0 z-[2]"
+      style={{ background: GROUND }}
       onPointerDown={(event) => event.stopPropagation()}
       onWheel={(event) => event.stopPropagation()}
     >
@@ -114,6 +138,9 @@ export function Product() {
           options={SCENES.map(({ id, name }) => ({ value: id, label: name }))}
           onChange={setPicked}
         />
+        <Button className="!h-7" disabled={sharpness !== 'exact'} onClick={save}>
+          Save picture
+        </Button>
         <span className="figures rounded-sm bg-raised/80 px-1.5 py-0.5 text-soft">
           {sheetWords(sheet)}, true to scale
           {scene.tooLarge?.(sheet) ? ` · larger than the ${scene.name.toLowerCase()} takes` : ''}
