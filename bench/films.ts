@@ -1,12 +1,22 @@
 /**
  * A whole run: an A3 colour photograph at 300 ppi, separated into four process inks and made into four one-bit TIFFs at 1200
- * dpi by a built server of its own. Run by `npm run bench`.
+ * dpi by a built server of its own. Run by `npm run bench`; by `npm run bench:films` in pairs with a general interpreter of PDF that makes four Group 4
+ * separations of the same photograph, in process inks, at the same resolution.
  */
-import { spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { newJob, placeOnSheet, PRINTING_CONDITIONS, withCondition, type RunView } from '@brachytone/job';
+import {
+  newJob,
+  placeOnSheet,
+  PRINTING_CONDITIONS,
+  withCondition,
+  type FilmSettings,
+  type RunView,
+} from '@brachytone/job';
+import { buffer } from 'node:stream/consumers';
+import PDFDocument from 'pdfkit';
 import sharp from 'sharp';
 
 const PORT = 4297;
@@ -43,30 +53,52 @@ function photograph(): Promise<Buffer> {
     .toBuffer();
 }
 
-const folder = mkdtempSync(join(tmpdir(), 'films-'));
-const server = spawn(process.execPath, ['apps/server/dist/main.js'], {
-  env: {
-    // As `npm start` has them.
-    MALLOC_ARENA_MAX: '2',
-    MALLOC_MMAP_THRESHOLD_: '262144',
-    ...process.env,
-    BRACHYTONE_DATA: folder,
-    PORT: String(PORT),
-    BRACHYTONE_DEMO: 'off',
-    DATABASE_URL: '',
-  },
-  stdio: ['ignore', 'pipe', 'inherit'],
-});
-/** A figure of the server's memory, MB: VmRSS at present, VmHWM at its highest. */
-const memory = (name: string): number =>
-  Number(new RegExp(`${name}:\\s+(\\d+)`).exec(readFileSync(`/proc/${server.pid}/status`, 'utf8'))![1]) /
-  1000;
-try {
-  await new Promise<void>((resolve) =>
-    server.stdout.on('data', (text: Buffer) => {
-      if (text.includes('is at')) resolve();
-    }),
-  );
+const PAIRS = process.argv.includes('--pairs') ? 5 : 0;
+const seconds = (time: number): string => `${(time / 1000).toFixed(1)} s`;
+const median = (numbers: readonly number[]): number =>
+  [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)];
+
+/** A server of its own, with the job; more of its runs are warm. */
+async function withServer<Result>(use: (server: Measured) => Promise<Result>): Promise<Result> {
+  const folder = mkdtempSync(join(tmpdir(), 'films-'));
+  const server = spawn(process.execPath, ['apps/server/dist/main.js'], {
+    env: {
+      // As `npm start` has them.
+      MALLOC_ARENA_MAX: '2',
+      MALLOC_MMAP_THRESHOLD_: '262144',
+      ...process.env,
+      BRACHYTONE_DATA: folder,
+      PORT: String(PORT),
+      BRACHYTONE_DEMO: 'off',
+      DATABASE_URL: '',
+    },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  try {
+    await new Promise<void>((resolve) =>
+      server.stdout.on('data', (text: Buffer) => {
+        if (text.includes('is at')) resolve();
+      }),
+    );
+    return await use(await measured(server));
+  } finally {
+    const gone = new Promise((resolve) => server.on('exit', resolve));
+    server.kill();
+    await gone;
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+interface Measured {
+  /** Makes the films; milliseconds from asking to their being there. */
+  run(films?: Partial<FilmSettings>): Promise<number>;
+  /** Most memory of the server while films were made, MB. */
+  readonly memory: () => number;
+}
+
+async function measured(server: ChildProcess): Promise<Measured> {
+  const resident = (): number =>
+    Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.pid}/status`, 'utf8'))![1]) / 1000;
   const { sha256 } = await json<{ sha256: string }>('files', {
     method: 'POST',
     headers: { 'Content-Type': 'application/octet-stream' },
@@ -93,30 +125,94 @@ try {
     })),
   };
   const recipe = withCondition(placed, original.id, PRINTING_CONDITIONS[0]);
-  const { id } = await json<{ id: string }>('jobs', post({ document: { ...job, recipe } }));
-  const times: number[] = [];
   let most = 0;
-  for (let turn = 0; turn < 4; turn++) {
-    const start = performance.now();
-    const run = await json<RunView>('runs', post({ jobId: id }));
-    for (;;) {
-      const { status } = await json<RunView>(`runs/${run.id}`);
-      most = Math.max(most, memory('VmRSS'));
-      if (status === 'done') break;
-      if (status !== 'queued' && status !== 'running') throw new Error(`The run ended as ${status}.`);
-      await new Promise((resolve) => setTimeout(resolve, 20));
+
+  return {
+    async run(films = {}) {
+      const document = { ...job, recipe, films: { ...job.films, ...films } };
+      const { id } = await json<{ id: string }>('jobs', post({ document }));
+      const start = performance.now();
+      const run = await json<RunView>('runs', post({ jobId: id }));
+      for (;;) {
+        const last = await json<RunView>(`runs/${run.id}`);
+        most = Math.max(most, resident());
+        if (last.status === 'done') return performance.now() - start;
+        if (last.status !== 'queued' && last.status !== 'running')
+          throw new Error(`The run ended as ${last.status}.`);
+        await new Promise((resolve) => setTimeout(resolve, 20));
+      }
+    },
+    memory: () => most,
+  };
+}
+
+/** The photograph as a page of A3 in the four process inks, in a PDF of its own. */
+async function photographPdf(path: string): Promise<void> {
+  const jpeg = await sharp(await photograph())
+    .toColourspace('cmyk')
+    .jpeg({ quality: 92 })
+    .toBuffer();
+  const size: [number, number] = [(297 * 72) / 25.4, (420 * 72) / 25.4];
+  const document = new PDFDocument({ size, margin: 0 });
+  const whole = buffer(document);
+  document.image(jpeg, 0, 0, { width: size[0], height: size[1] });
+  document.end();
+  writeFileSync(path, await whole);
+}
+
+/** Four Group 4 separations of a PDF by Ghostscript; milliseconds. */
+function interpreted(pdf: string, folder: string): number {
+  mkdirSync(folder, { recursive: true });
+  const start = performance.now();
+  const { status } = spawnSync('gs', [
+    ...['-q', '-dNOPAUSE', '-dBATCH', '-dSAFER', '-sDEVICE=tiffsep1', '-sCompression=g4', '-r1200'],
+    `-sOutputFile=${join(folder, 'page.tif')}`,
+    pdf,
+  ]);
+  if (status !== 0) throw new Error('Ghostscript could not make separations of the PDF.');
+  return performance.now() - start;
+}
+
+if (PAIRS === 0) {
+  await withServer(async (server) => {
+    const first = await server.run();
+    const rest = [await server.run(), await server.run(), await server.run()];
+    console.log(
+      '\nA run of four A3 films at 1200 dpi from a colour photograph at 300 ppi, both cores, whole server:',
+    );
+    console.log(`- the first, with everything to be read and worked out: ${seconds(first)}`);
+    console.log(`- after it: ${rest.map(seconds).join(', ')} (target ≤ 5 s)`);
+    console.log(
+      `- memory of the server while making them: ${server.memory().toFixed(0)} MB at most (target ≤ 600 MB)`,
+    );
+  });
+} else {
+  const folder = mkdtempSync(join(tmpdir(), 'pairs-'));
+  try {
+    const pdf = join(folder, 'photograph.pdf');
+    await photographPdf(pdf);
+    const ratios: { first: number; warm: number; pdf: number }[] = [];
+    let most = 0;
+    console.log('\n| pair | interpreter | first run | warm run | warm, one PDF | first × | warm × |');
+    console.log('| ---: | ----------: | --------: | -------: | ------------: | ------: | -----: |');
+    for (let pair = 1; pair <= PAIRS; pair++) {
+      const other = interpreted(pdf, join(folder, `pair-${pair}`));
+      const [first, warm, one] = await withServer(async (server) => {
+        const times = [await server.run(), await server.run(), await server.run({ format: 'pdf-films' })];
+        most = Math.max(most, server.memory());
+        return times;
+      });
+      ratios.push({ first: other / first, warm: other / warm, pdf: one / warm });
+      console.log(
+        `| ${pair} | ${seconds(other)} | ${seconds(first)} | ${seconds(warm)} | ${seconds(one)} | ${(other / first).toFixed(1)} | ${(other / warm).toFixed(1)} |`,
+      );
     }
-    times.push(performance.now() - start);
+    const of = (name: keyof (typeof ratios)[number]) => median(ratios.map((one) => one[name])).toFixed(2);
+    console.log(`Medians: first × ${of('first')} (aim 5), warm × ${of('warm')} (aim 10),`);
+    console.log(
+      `one PDF in ${of('pdf')} of the TIFFs' time (aim 1.2), ${most.toFixed(0)} MB at most (aim 600).`,
+    );
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
   }
-  const [first, ...rest] = times;
-  const seconds = (time: number) => `${(time / 1000).toFixed(1)} s`;
-  console.log(
-    '\nA run of four A3 films at 1200 dpi from a colour photograph at 300 ppi, both cores, whole server:',
-  );
-  console.log(`- the first, with everything to be read and worked out: ${seconds(first)}`);
-  console.log(`- after it: ${rest.map(seconds).join(', ')} (target ≤ 5 s)`);
-  console.log(`- memory of the server while making them: ${most.toFixed(0)} MB at most (target ≤ 600 MB)`);
-} finally {
-  server.kill();
-  rmSync(folder, { recursive: true, force: true });
 }

@@ -4,7 +4,7 @@ import type { JobDocument } from '@brachytone/job';
 import sharp from 'sharp';
 import { Server } from './server.ts';
 
-const server = new Server(4289, true);
+const server = new Server(4288, true);
 test.beforeAll(() => server.start());
 test.afterAll(() => server.stop());
 

@@ -55,7 +55,7 @@ test('killed while saving, the server loses nothing it had answered', async () =
   expect(kept.document.name).toBe(`save ${kept.revision - 1}`);
 });
 
-test('killed while making films, the run is marked as stopped and can be made again', async () => {
+test('killed while making films, the run goes on when the server is back', async () => {
   const job = await startJob();
   const large = await server.json<Job>(
     'jobs',
@@ -72,7 +72,6 @@ test('killed while making films, the run is marked as stopped and can be made ag
   expect(await status(run.id)).toBe('running');
   await server.kill();
   await server.start();
-  expect(await status(run.id)).toBe('stopped');
-  const again = await server.json<{ id: string }>(`runs/${run.id}/again`, { method: 'POST' });
-  await expect.poll(() => status(again.id), { timeout: 90_000 }).toBe('done');
+  expect(['queued', 'running', 'done']).toContain(await status(run.id));
+  await expect.poll(() => status(run.id), { timeout: 90_000 }).toBe('done');
 });

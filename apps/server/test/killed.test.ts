@@ -6,7 +6,7 @@ import { fileURLToPath } from 'node:url';
 import type { RunView } from '@brachytone/job';
 import { smallPng } from './harness.ts';
 
-const PORT = 4296;
+const PORT = 4287;
 const api = `http://127.0.0.1:${PORT}/api`;
 const folder = mkdtempSync(join(tmpdir(), 'killed-'));
 let server: ChildProcess | undefined;

@@ -1,16 +1,27 @@
 // Group 4 facsimile coding, ITU-T Recommendation T.6; see film/group4.ts.
 
-/** Bits that wait for a whole byte, how many they are, and where the next byte goes. */
-let pending: u32 = 0;
+/** Bits that wait to be written, four bytes at a time, how many they are, and where the next byte goes. */
+let pending: u64 = 0;
 let waiting: i32 = 0;
 let at: usize = 0;
 
+// @ts-ignore: decorator
+@inline
 function put(code: u32, bits: i32): void {
-  pending = (pending << bits) | code;
+  pending = (pending << <u64>bits) | <u64>code;
   waiting += bits;
+  if (waiting >= 32) {
+    waiting -= 32;
+    store<u32>(at, bswap<u32>(<u32>(pending >> <u64>waiting)));
+    at += 4;
+  }
+}
+
+/** Writes whole bytes of what waits: a caller is given them before the next rows come. */
+function flush(): void {
   while (waiting >= 8) {
     waiting -= 8;
-    store<u8>(at++, <u8>(pending >> waiting));
+    store<u8>(at++, <u8>(pending >> <u64>waiting));
   }
 }
 
@@ -31,20 +42,20 @@ function putRun(codes: usize, run: i32): void {
 /** Writes the columns where a row changes colour (i32), starting from white, then `width` four times. */
 function findChanges(row: usize, stride: i32, width: i32, out: usize): void {
   const start = out;
-  let carry: u32 = 0;
-  for (let byte = 0; byte < stride; byte += 4) {
-    // Reads up to three bytes past the row, and leaves them out.
-    let word = bswap<u32>(load<u32>(row + <usize>byte));
-    const over = byte + 4 - stride;
-    if (over > 0) word &= 0xffffffff << <u32>(8 * over);
-    let edges = word ^ ((word >> 1) | (carry << 31));
+  let carry: u64 = 0;
+  for (let byte = 0; byte < stride; byte += 8) {
+    // Reads up to seven bytes past the row, and leaves them out.
+    let word = bswap<u64>(load<u64>(row + <usize>byte));
+    const over = byte + 8 - stride;
+    if (over > 0) word &= <u64>-1 << <u64>(8 * over);
+    let edges = word ^ ((word >> 1) | (carry << 63));
     carry = word & 1;
     const column = byte << 3;
     while (edges != 0) {
-      const zeros = <i32>clz<u32>(edges);
+      const zeros = <i32>clz<u64>(edges);
       store<i32>(out, column + zeros);
       out += 4;
-      edges &= ~(<u32>0x80000000 >> <u32>zeros);
+      edges &= ~(<u64>0x8000000000000000 >> <u64>zeros);
     }
   }
   while (out > start && load<i32>(out - 4) >= width) out -= 4;
@@ -89,31 +100,44 @@ export function encodeRows(
     let inked = 0;
     let next = row;
     let up = 0;
+    // What waits to be written is kept at hand while changes follow those above, as most do.
+    let bits = pending;
+    let count = waiting;
+    let to = at;
     while (a0 < width) {
       // b1: first change above to the right of a0, towards the colour opposite to the present one.
       while (up > 0 && load<i32>(above + 4 * <usize>(up - 1)) > a0) up--;
-      if ((up & 1) != inked) up++;
-      while (load<i32>(above + 4 * <usize>up) <= a0 && load<i32>(above + 4 * <usize>up) < width) up += 2;
-      const a1 = load<i32>(next);
-      const b1 = load<i32>(above + 4 * <usize>up);
-      const b2 = b1 < width ? load<i32>(above + 4 * <usize>up, 4) : width;
-      if (b2 < a1) {
-        put(1, 4);
-        a0 = b2;
-        continue;
+      up += (up & 1) ^ inked;
+      let b1 = load<i32>(above + 4 * <usize>up);
+      while (b1 <= a0 && b1 < width) {
+        up += 2;
+        b1 = load<i32>(above + 4 * <usize>up);
       }
-      const offset = a1 - b1;
-      if (offset >= -3 && offset <= 3) {
-        if (offset == 0) put(1, 1);
-        else if (offset == 1) put(3, 3);
-        else if (offset == -1) put(2, 3);
-        else if (offset == 2) put(3, 6);
-        else if (offset == -2) put(2, 6);
-        else if (offset == 3) put(3, 7);
-        else put(2, 7);
+      const a1 = load<i32>(next);
+      const offset = a1 - b1 + 3;
+      // b2 lies beyond b1: it can only be passed where a1 does.
+      const isPassed = offset > 3 && b1 < width && load<i32>(above + 4 * <usize>up, 4) < a1;
+      if (<u32>offset <= 6 && !isPassed) {
+        // Vertical codes for −3 to 3, 2 or 3 but for 1 in the middle, and their lengths, four bits each.
+        const length = (0x7631367 >> (4 * offset)) & 15;
+        bits = (bits << <u64>length) | <u64>((0x3331222 >> (4 * offset)) & 15);
+        count += length;
+        if (count >= 32) {
+          count -= 32;
+          store<u32>(to, bswap<u32>(<u32>(bits >> <u64>count)));
+          to += 4;
+        }
         a0 = a1;
         next += 4;
         inked ^= 1;
+        continue;
+      }
+      pending = bits;
+      waiting = count;
+      at = to;
+      if (isPassed) {
+        put(1, 4);
+        a0 = load<i32>(above + 4 * <usize>up, 4);
       } else {
         const a2 = a1 < width ? load<i32>(next, 4) : width;
         put(1, 3);
@@ -122,11 +146,18 @@ export function encodeRows(
         a0 = a2;
         next += 8;
       }
+      bits = pending;
+      count = waiting;
+      to = at;
     }
+    pending = bits;
+    waiting = count;
+    at = to;
     const swap = above;
     above = row;
     row = swap;
   }
+  flush();
   return <i32>(at - out);
 }
 
@@ -135,6 +166,10 @@ export function endStrip(out: usize): i32 {
   at = out;
   put(1, 12);
   put(1, 12);
-  if (waiting > 0) put(0, 8 - waiting);
+  flush();
+  if (waiting > 0) {
+    put(0, 8 - waiting);
+    flush();
+  }
   return <i32>(at - out);
 }
