@@ -1,3 +1,6 @@
+import { execFileSync } from 'node:child_process';
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { newScreen, type Calibration, type ToneReading } from '@brachytone/core';
 import { SHIPPED_STOCKS, type JobSummary, type KeptCalibration, type PullView } from '@brachytone/job';
 import sharp from 'sharp';
@@ -87,6 +90,21 @@ it('a target leaves as TIFF and as PDF, of the size of its sheet', async () => {
   expect(text).toContain(
     `/MediaBox [0 0 ${(meta.width * 72) / 300} ${Number(((meta.height * 72) / 300).toFixed(3))}`,
   );
+  // Ghostscript's separation is the film, but for the label over it.
+  const file = join(harness.folder, 'target.pdf');
+  writeFileSync(file, pdf as Buffer);
+  const order = ['-q', '-dNOPAUSE', '-dBATCH', '-dSAFER', '-sDEVICE=tiffsep1', '-r300'];
+  execFileSync('gs', [...order, `-sOutputFile=${join(harness.folder, 'target.tif')}`, file]);
+  const rows = async (from: string | Buffer) =>
+    sharp(from)
+      .toColourspace('b-w')
+      .extract({ left: 0, top: 300, width: meta.width, height: meta.height - 300 })
+      .extractChannel(0)
+      .raw()
+      .toBuffer();
+  const separated = await rows(join(harness.folder, 'target(Night blue).tif'));
+  expect(Buffer.compare(separated, await rows(tiff as Buffer))).toBe(0);
+  expect(separated.includes(0)).toBe(true);
   await harness.http.get(path(id, '/films/1.tif')).expect(404);
   await harness.http.get(path(id, '/films/x.tif')).expect(422);
 });

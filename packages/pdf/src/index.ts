@@ -4,6 +4,9 @@ import type { WritePdf } from './pdf-job.ts';
 import { pdfTones } from './pdf-tones.ts';
 import { pdfVector } from './pdf-vector.ts';
 
+export { bitsMask } from './bits-mask.ts';
+export { openPdf, POINTS } from './pdf-file.ts';
+export { separation } from './separation.ts';
 export type { Ticket, TicketPlate } from './ticket.ts';
 export { ticketPdf } from './ticket-pdf.ts';
 export type { PdfJob, WritePdf } from './pdf-job.ts';

@@ -303,11 +303,7 @@ export function films({
 }
 
 /** See `Tasks`. */
-export function target({
-  calibration,
-  title,
-  ink,
-}: Tasks['target']['given']): Promise<Uint8Array> | Uint8Array {
+export function target({ calibration, title, ink }: Tasks['target']['given']): Uint8Array {
   return ink === undefined ? targetPdf(calibration, title) : targetTiff(calibration, title, ink);
 }
 
