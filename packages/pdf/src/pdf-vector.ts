@@ -1,12 +1,14 @@
 import {
   filmLayout,
   inkOf,
+  latticeOf,
   marksPaths,
   NO_WORDS,
   pdfPathData,
   perMmOf,
   plateShapes,
   unitsOf,
+  type Recipe,
 } from '@brachytone/core';
 import { filmPage, openFilmPdf, overprinting, type PdfJob, type WritePdf } from './pdf-job.ts';
 import { POINTS, type PdfFile } from './pdf-file.ts';
@@ -14,6 +16,22 @@ import { separation } from './separation.ts';
 
 /** Operators that fill a path by its rule (ISO 32000-1, table 60). */
 export const fillOf = (rule: string): string => (rule === 'evenodd' ? 'f*' : 'f');
+
+/**
+ * Units of a millimetre in a PDF. Its paths have no relative operators: every digit is written for every point, so there are fewer than elsewhere.
+ * Rounding changes a dot by less than a part in a hundred, and means over some dots by nothing that counts.
+ */
+const pdfPerMm = (recipe: Recipe, plates: readonly number[]): number =>
+  Math.min(
+    perMmOf(recipe, plates),
+    Math.max(
+      LEAST_PER_MM,
+      ...plates.map((plate) => (PER_PITCH / 25.4) * (latticeOf(recipe.plates[plate].screen)?.ruling ?? 0)),
+    ),
+  );
+/** Units across a cell, and least of a millimetre: line work strays by half a micrometre. */
+const PER_PITCH = 240;
+const LEAST_PER_MM = 1000;
 
 /** Dots and line work as paths, a group of them for each ink, over those before it. */
 export const pdfVector: WritePdf = function* (job) {
@@ -23,7 +41,7 @@ export const pdfVector: WritePdf = function* (job) {
   const layout = filmLayout(recipe);
   file.page(filmPage(recipe));
   overprinting(file);
-  const units = unitsOf(recipe, perMmOf(recipe, plates));
+  const units = unitsOf(recipe, pdfPerMm(recipe, plates));
   const point = POINTS / units.perMm;
   const edge = (layout.trim.x - recipe.sheet.bleed) * POINTS;
   for (const [i, plate] of plates.entries()) {
