@@ -1,19 +1,10 @@
 import { platesSvg } from './svg.ts';
-import type { Recipe } from '../recipe/recipe.ts';
+import { PLACES, squareOf } from './squares.ts';
 import type { Scene } from '../recipe/scene.ts';
 import type { VectorOptions } from '../vector/plate-group.ts';
 
 /** Side of the squares that are drawn to tell the size of all, mm. */
 const SQUARE = 16;
-/** Where they lie, as shares of the sheet. */
-const PLACES: readonly (readonly [number, number])[] = [
-  [0.5, 0.5],
-  [0.2, 0.3],
-  [0.75, 0.2],
-  [0.3, 0.8],
-  [0.85, 0.75],
-];
-
 export interface VectorSize {
   /** Bytes of the files, all together. */
   readonly bytes: number;
@@ -36,7 +27,7 @@ export function vectorSize(
   const [width, height] = [sheet.width + 2 * sheet.bleed, sheet.height + 2 * sheet.bleed];
   const side = Math.min(SQUARE, width / 2, height / 2);
   const drawn = (x: number, y: number, size: number): number => {
-    const recipe = partOf(scene.recipe, x - sheet.bleed, y - sheet.bleed, size);
+    const recipe = squareOf(scene.recipe, x - sheet.bleed, y - sheet.bleed, size);
     return plates.reduce(
       (sum, plate) => sum + platesSvg({ ...scene, recipe }, [plate], '', options).text.length,
       0,
@@ -63,14 +54,3 @@ const QUARTERS: readonly (readonly [number, number])[] = [
   [0, 1],
   [1, 1],
 ];
-
-/** A square of the sheet as a sheet of its own, without what was painted on plates. */
-const partOf = (recipe: Recipe, x: number, y: number, side: number): Recipe => ({
-  ...recipe,
-  sheet: { ...recipe.sheet, width: side, height: side, bleed: 0 },
-  originals: recipe.originals.map((original) => ({
-    ...original,
-    placement: { ...original.placement, x: original.placement.x - x, y: original.placement.y - y },
-  })),
-  plates: recipe.plates.map((plate) => ({ ...plate, strokes: [], shift: { x: 0, y: 0, turn: 0 } })),
-});
