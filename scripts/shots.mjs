@@ -85,10 +85,6 @@ await withDemoPage(async (page, url) => {
   await page.waitForTimeout(1500);
   await shot('tone');
 
-  await open('Night walk badge');
-  await page.keyboard.press('d');
-  await exact();
-  await shot('every-dot');
   await open('Open night banner');
   await page.keyboard.press('1');
   await page.getByText('OPEN NIGHT', { exact: true }).click();
@@ -199,6 +195,13 @@ await withDemoPage(async (page, url) => {
   await page.waitForTimeout(500);
   await shot('calibration');
 
+  await page.goto(`${url}/gang`);
+  const copies = page.getByRole('textbox', { name: 'Copies of Members’ ticket' });
+  await copies.fill('6');
+  await copies.press('Enter');
+  await page.getByText(/6 on it/).waitFor();
+  await page.waitForTimeout(3000);
+  await shot('gang');
   await page.goto(`${url}/runs`);
   await page.getByRole('article').first().waitFor();
   await shot('runs');

@@ -2,7 +2,17 @@ import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { usualMarks } from '@brachytone/core';
-import { LABEL_TYPEFACE, type JobDocument, type JobSummary, type RunView } from '@brachytone/job';
+import {
+  LABEL_TYPEFACE,
+  newJob,
+  newRoute,
+  withRoute,
+  type ChannelsView,
+  type JobDocument,
+  type JobSummary,
+  type RunView,
+} from '@brachytone/job';
+import sharp from 'sharp';
 import type { Ticket } from '@brachytone/pdf';
 import { execFileSync } from 'node:child_process';
 import { buffer } from 'node:stream/consumers';
@@ -10,7 +20,7 @@ import type { Readable } from 'node:stream';
 import { ZipFile } from 'yazl';
 import { DemoService } from '../src/demo.service.ts';
 import { TypefacesService } from '../src/files/typefaces.service.ts';
-import { binary, startServer, type Harness } from './harness.ts';
+import { binary, send, smallPng, startServer, type Harness } from './harness.ts';
 
 let server: Harness;
 let other: Harness;
@@ -85,10 +95,58 @@ it.each(['Members’ ticket', 'Dusk tote', 'Season leaflet'])(
       { encoding: 'utf8' },
     ).split('\n');
     expect(names).toEqual(
-      expect.arrayContaining(['job.json', 'ticket.pdf', 'ticket.json', `films/${run.films[0].file}`]),
+      expect.arrayContaining([
+        'job.json',
+        'print.png',
+        'ticket.pdf',
+        'ticket.json',
+        `films/${run.films[0].file}`,
+      ]),
     );
   },
 );
+
+it('a CMYK file taken another way, and a separated one, are made of their file again', async () => {
+  const cmyk = await sharp(await smallPng(90, 60))
+    .toColourspace('cmyk')
+    .withIccProfile('/usr/share/color/icc/ghostscript/default_cmyk.icc')
+    .tiff()
+    .toBuffer();
+  const { body: file } = await send(server, cmyk).expect(201);
+  const { body: taken } = await server.http
+    .post(`/api/files/${file.sha256}/taken`)
+    .send({ intent: 'perceptual', compensate: false })
+    .expect(201);
+  const view = (await server.http.post(`/api/files/${file.sha256}/channels`).expect(201))
+    .body as ChannelsView;
+  const channels = view.channels.map(({ name, picture }, i) => ({
+    picture: picture.sha256,
+    ink: { id: `ink-${i + 2}`, name, lab: [50, 0, 0] as const, opacity: 0, fountain: null },
+  }));
+  expect(channels).toHaveLength(4);
+  const facts = { sha256: taken.sha256 as string, name: 'taken.tif', width: 90, height: 60 };
+  const job = newJob(facts);
+  const sheet = { width: 90, height: 60, bleed: 0, resolution: 200 };
+  const [first] = job.recipe.originals;
+  const placed = {
+    ...job.recipe,
+    sheet,
+    originals: [{ ...first, placement: { ...first.placement, x: 0, y: 0, width: 90 } }],
+  };
+  const plain = { ...job, recipe: placed };
+  const separated = {
+    ...job,
+    recipe: withRoute(placed, first.id, newRoute('separated', placed, first.id, [], channels)),
+  };
+  for (const document of [plain, separated]) {
+    const { body } = await server.http.post('/api/jobs').send({ document }).expect(201);
+    const run = await made(server, body.id as string);
+    const { body: there } = await opened(await packed(body.id as string)).expect(201);
+    const again = await made(other, (there as JobSummary).id);
+    expect(run.films.some(({ bytes }) => bytes > 0)).toBe(true);
+    expect(again.films.map(({ sha256 }) => sha256)).toEqual(run.films.map(({ sha256 }) => sha256));
+  }
+});
 
 /** A ZIP of these files. */
 async function zipOf(files: Record<string, string | Uint8Array>): Promise<Buffer> {
@@ -101,7 +159,10 @@ async function zipOf(files: Record<string, string | Uint8Array>): Promise<Buffer
 describe('what is no sound archive is refused with a sentence, and nothing is written', () => {
   let sound: Buffer;
   let before: number;
-  const manifest = (): { files: { sha256: string; path: string }[] } & Record<string, unknown> => {
+  const manifest = (): { files: { sha256: string; kind: string; path: string }[] } & Record<
+    string,
+    unknown
+  > => {
     const path = join(server.folder, 'sound.zip');
     writeFileSync(path, sound);
     const text = execFileSync(
@@ -136,10 +197,18 @@ describe('what is no sound archive is refused with a sentence, and nothing is wr
     ],
     ['half an archive', () => sound.subarray(0, sound.length >> 1), /no ZIP archive|damaged/],
     [
-      'an archive with a few bytes changed',
-      () => {
+      'an archive whose original is another by a bit',
+      async () => {
+        const picture = manifest().files.find(({ kind }) => kind === 'picture')!;
+        const { body } = await server.http
+          .get(`/api/files/${picture.sha256}/source`)
+          .buffer(true)
+          .parse(binary)
+          .expect(200);
         const broken = Buffer.from(sound);
-        for (let i = 0; i < 40; i++) broken[Math.floor(broken.length * 0.6) + 97 * i] ^= 0x55;
+        const at = broken.indexOf((body as Buffer).subarray(1000, 1064));
+        expect(at).toBeGreaterThan(0);
+        broken[at] ^= 1;
         return broken;
       },
       /damaged|not what it was/,

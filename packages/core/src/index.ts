@@ -6,6 +6,7 @@ export { setCacheShare } from './base/cache.ts';
 export { slowBecause } from './kernel/memory.ts';
 
 // Fields of kinds, errors, exact turns
+export { told } from './base/told.ts';
 export { present } from './base/present.ts';
 export { MissingMaterial, OutOfKernelMemory, UnknownKind, type Material } from './base/errors.ts';
 export {
@@ -182,10 +183,11 @@ export {
   usedSeams,
   type Panel,
 } from './film/panels/panel-plan.ts';
-export { evenSeams, panelCount, quietSeams, seamsFit, type Strip } from './film/panels/seams.ts';
+export { quietSeams, seamsFit, type Strip } from './film/panels/seams.ts';
 export { SEAM_STEP, seamCosts } from './film/panels/seam-costs.ts';
 export type { KeptWhole, Panels } from './recipe/panels.ts';
 export { gangBits, type GangedPlate } from './film/gang-bits.ts';
+export type { MmBox } from './film/marks/mark-art.ts';
 export { MARK_KINDS, markKind, newMark, usualMarks } from './film/marks/index.ts';
 export type { Marks, MarkUse } from './recipe/marks.ts';
 export { encodeGroup4, group4Stream } from './film/group4.ts';
@@ -203,15 +205,7 @@ export { vectorSize, type VectorSize } from './film/vector-size.ts';
 // What is seen
 export { labsOf, coloursAt } from './proof/colours-at.ts';
 export { toneView, originalView, reachView } from './proof/contone.ts';
-export {
-  MOST_PICTURE_PIXELS,
-  picture,
-  pictureSize,
-  ppiOfPixels,
-  type PictureSize,
-  type PictureWish,
-} from './proof/picture.ts';
-export { plainStock } from './proof/transparent-proof.ts';
+export { picture, pictureSize, ppiOfPixels, type PictureSize, type PictureWish } from './proof/picture.ts';
 export { type ProofLook, PLAIN_LOOK, pressProof } from './proof/press-proof.ts';
 export type { PlatesView, SceneView, Shown, View, ViewRows } from './proof/plates-view.ts';
 export { proof } from './proof/proof.ts';

@@ -1,4 +1,4 @@
-import { filmBits, filmLayout, toFilm, type Region } from '@brachytone/core';
+import { filmBits, filmLayout, toFilm, told, type Region } from '@brachytone/core';
 import { bitsMask } from './bits-mask.ts';
 import type { PdfFile, PdfRef } from './pdf-file.ts';
 import type { PdfJob } from './pdf-job.ts';
@@ -17,8 +17,5 @@ export function* filmMask(
   const making = bitsMask(file, { ...region, x }, (strip) =>
     toFilm(filmBits(scene, plate, layout, strip, words), options),
   );
-  for (let step = making.next(); ; step = making.next()) {
-    if (step.done) return step.value;
-    yield share(step.value);
-  }
+  return yield* told(making, share);
 }

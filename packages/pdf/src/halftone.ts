@@ -11,9 +11,6 @@ const SPOT_FUNCTIONS: Readonly<Record<string, string>> = {
   cross: 'Cross',
 };
 
-/** True for a screen that can be written: a straight lattice. */
-export const hasHalftone = (screen: Screen): boolean => latticeOf(screen)?.supercell !== undefined;
-
 /** A screen as a halftone dictionary of type 1 (section 10.5.4); one of dots, where it has no lattice or its dots have no function. */
 export function halftoneOf(screen: Screen): Record<string, unknown> {
   const lattice = latticeOf(screen);

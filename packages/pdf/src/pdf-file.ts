@@ -1,4 +1,4 @@
-import type { Sink } from '@brachytone/core';
+import type { MmBox, Sink } from '@brachytone/core';
 import PDFDocument from 'pdfkit';
 import { xmpPacket } from './xmp.ts';
 
@@ -25,15 +25,7 @@ export interface PdfFacts {
   readonly font: Uint8Array;
 }
 
-/** A box of a page, mm from its left top corner. */
-interface MmBox {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
-
-/** Sizes of a page, mm. */
+/** Sizes of a page, mm, and its boxes from its left top corner. */
 export interface PageSize {
   readonly width: number;
   readonly height: number;

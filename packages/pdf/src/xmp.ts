@@ -8,6 +8,14 @@ export interface XmpFacts {
   readonly isForPress: boolean;
 }
 
+/** Names of the schemas of XMP's properties, as ISO 16684-1 and ISO 15930-7 lay them down: readers know them by these alone. */
+const SCHEMAS = {
+  dc: 'http://purl.org/dc/elements/1.1/',
+  xmp: 'http://ns.adobe.com/xap/1.0/',
+  pdf: 'http://ns.adobe.com/pdf/1.3/',
+  pdfxid: 'http://www.npes.org/pdfx/ns/id/',
+};
+
 const escaped = (text: string): string =>
   text.replace(/[<>&]/g, (letter) => ({ '<': '&lt;', '>': '&gt;', '&': '&amp;' })[letter] ?? letter);
 
@@ -19,14 +27,13 @@ export function xmpPacket({ title, subject, day, isForPress }: XmpFacts): string
    <pdfxid:GTS_PDFXVersion>PDF/X-4</pdfxid:GTS_PDFXVersion>
    <pdf:Trapped>False</pdf:Trapped>`
     : '';
+  const schemas = Object.entries(SCHEMAS)
+    .map(([prefix, uri]) => `xmlns:${prefix}="${uri}"`)
+    .join(' ');
   return `<?xpacket begin="\uFEFF" id="W5M0MpCehiHzreSzNTczkc9d"?>
-<x:xmpmeta xmlns:x="adobe:ns:meta/">
- <rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">
+<rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">
   <rdf:Description rdf:about=""
-    xmlns:dc="http://purl.org/dc/elements/1.1/"
-    xmlns:xmp="http://ns.adobe.com/xap/1.0/"
-    xmlns:pdf="http://ns.adobe.com/pdf/1.3/"
-    xmlns:pdfxid="http://www.npes.org/pdfx/ns/id/">
+    ${schemas}>
    <dc:format>application/pdf</dc:format>
    <dc:title><rdf:Alt><rdf:li xml:lang="x-default">${escaped(title)}</rdf:li></rdf:Alt></dc:title>
    <dc:description><rdf:Alt><rdf:li xml:lang="x-default">${escaped(subject)}</rdf:li></rdf:Alt></dc:description>
@@ -36,7 +43,6 @@ export function xmpPacket({ title, subject, day, isForPress }: XmpFacts): string
    <xmp:CreatorTool>Brachytone</xmp:CreatorTool>
    <pdf:Producer>Brachytone</pdf:Producer>${forPress}
   </rdf:Description>
- </rdf:RDF>
-</x:xmpmeta>
+</rdf:RDF>
 <?xpacket end="w"?>`;
 }

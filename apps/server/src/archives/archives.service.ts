@@ -26,10 +26,12 @@ import { readArchive } from './read-archive.ts';
  */
 function checkWhole({ document, files, taken, separated }: Manifest): void {
   const wanted = filesOf(readDocument(document).recipe);
-  const there = new Set([...files, ...taken].map(({ sha256 }) => sha256));
+  const there = new Set([
+    ...[...files, ...taken].map(({ sha256 }) => sha256),
+    ...separated.flatMap(({ channels }) => channels),
+  ]);
   const missing = wanted.filter(({ sha256 }) => !there.has(sha256));
-  // Channels are found once their file is here.
-  if (missing.length === 0 || separated.length > 0) return;
+  if (missing.length === 0) return;
   throw new Problem(
     422,
     'Not whole',
@@ -51,7 +53,8 @@ export class ArchivesService {
   async ticket(id: string): Promise<{ pdf: Uint8Array; ticket: Ticket; name: string }> {
     const { document } = await this.jobs.get(id);
     const films = (await this.runs.newestOf(id))?.films ?? [];
-    return { ...(await this.ticketFor(document, films)), name: `${plainName(document.name)}-ticket` };
+    const { pdf, ticket } = await this.ticketFor(document, films);
+    return { pdf, ticket, name: `${plainName(document.name)}-ticket` };
   }
 
   private async ticketFor(document: JobDocument, films: readonly RunFilm[]) {
@@ -65,12 +68,13 @@ export class ArchivesService {
     const { document } = await this.jobs.get(id);
     const { files, taken, separated } = await this.contents(document);
     const run = await this.runs.newestOf(id);
-    const { pdf, ticket } = await this.ticketFor(document, run?.films ?? []);
+    const { pdf, ticket, picture } = await this.ticketFor(document, run?.films ?? []);
     const zip = new ZipFile();
     const mtime = new Date();
     const add = (name: string, bytes: Uint8Array) => zip.addBuffer(Buffer.from(bytes), name, { mtime });
     const json = (value: unknown) => new TextEncoder().encode(`${JSON.stringify(value, null, 1)}\n`);
     add(MANIFEST, json(manifestOf({ document, files, taken, separated })));
+    add('print.png', picture);
     add('ticket.pdf', pdf);
     add('ticket.json', json(ticket));
     for (const { sha256, path } of files)
@@ -105,9 +109,11 @@ export class ArchivesService {
       await put(facts.taken?.from ?? sha256);
     }
     const separated = recipe.originals.flatMap(({ route, content }) =>
-      route.kind === 'separated' && content.kind === 'picture' ? [content.picture] : [],
+      route.kind === 'separated' && content.kind === 'picture'
+        ? [{ from: content.picture, channels: route.channels.map(({ picture }) => picture) }]
+        : [],
     );
-    return { files: [...files.values()], taken, separated: [...new Set(separated)] };
+    return { files: [...files.values()], taken, separated };
   }
 
   /** Opens an archive as a job of its own. All of it is looked at before anything is kept. */
@@ -119,7 +125,7 @@ export class ArchivesService {
       for (const one of manifest.files) await this.files.add(await archive.file(one.path));
       for (const { from, intent, compensate } of manifest.taken)
         await this.files.retake(from, intent, compensate);
-      for (const sha256 of manifest.separated) await this.files.channels(sha256);
+      for (const { from } of manifest.separated) await this.files.channels(from);
       return await this.jobs.create(manifest.document);
     } finally {
       archive.close();

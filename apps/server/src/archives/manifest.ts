@@ -1,3 +1,4 @@
+import { INTENTS, type Intent } from '@brachytone/core';
 import type { FileKind } from '@brachytone/job';
 import Joi from 'joi';
 
@@ -18,8 +19,15 @@ export interface TakenFile {
   /** SHA-256 of the file, and the name of what was made of it. */
   readonly from: string;
   readonly sha256: string;
-  readonly intent: 'perceptual' | 'relative' | 'saturation' | 'absolute';
+  readonly intent: Intent;
   readonly compensate: boolean;
+}
+
+/** A separated file whose channels are pictures of their own. */
+export interface SeparatedFile {
+  /** SHA-256 of the file, and the names of its channels that are used. */
+  readonly from: string;
+  readonly channels: readonly string[];
 }
 
 /** What an archive says of itself. */
@@ -29,8 +37,7 @@ export interface Manifest {
   readonly document: unknown;
   readonly files: readonly ArchivedFile[];
   readonly taken: readonly TakenFile[];
-  /** SHA-256 of files whose channels are plates of their own. */
-  readonly separated: readonly string[];
+  readonly separated: readonly SeparatedFile[];
 }
 
 export const manifestOf = (contents: Omit<Manifest, 'what' | 'version'>): Manifest => ({
@@ -66,11 +73,14 @@ export const manifestSchema = Joi.object<Manifest>({
       Joi.object({
         from: sha256,
         sha256,
-        intent: Joi.valid('perceptual', 'relative', 'saturation', 'absolute').required(),
+        intent: Joi.valid(...INTENTS).required(),
         compensate: Joi.boolean().required(),
       }),
     )
     .max(FILES)
     .required(),
-  separated: Joi.array().items(sha256.optional()).max(FILES).required(),
+  separated: Joi.array()
+    .items(Joi.object({ from: sha256, channels: Joi.array().items(sha256.optional()).max(FILES).required() }))
+    .max(FILES)
+    .required(),
 }).required();

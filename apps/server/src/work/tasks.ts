@@ -99,7 +99,7 @@ export interface Tasks {
   profile: { given: { profile: Uint8Array }; made: ProfileView };
   /** A picture of a job's exact proof, as PNG; its longer side has `longer` pixels. */
   proof: { given: { recipe: Recipe; materials: SharedMaterials; longer: number }; made: Uint8Array };
-  /** A job's ticket, with what it tells as data; the films are those of a run. */
+  /** A job's ticket, with what it tells as data and its picture as PNG; the films are those of a run. */
   ticket: {
     given: {
       document: JobDocument;
@@ -107,7 +107,7 @@ export interface Tasks {
       day: string;
       films: readonly RunFilm[];
     };
-    made: { pdf: Uint8Array; ticket: Ticket };
+    made: { pdf: Uint8Array; ticket: Ticket; picture: Uint8Array };
   };
   /** A picture of a print, written into a file. */
   picture: {
@@ -148,7 +148,7 @@ export interface Tasks {
     given: { recipe: Recipe; materials: SharedMaterials; calibration: Calibration; on: SimulatedOn };
     made: { png: Uint8Array; shares: readonly PrintedShare[] };
   };
-  /** Makes films that jobs share, an ink each, one after another; tells what `films` tells. */
+  /** Makes films that jobs share, an ink each; tells what `films` tells. */
   gangFilms: {
     given: {
       gang: Gang;

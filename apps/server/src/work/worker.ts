@@ -1,20 +1,6 @@
-import { createHash } from 'node:crypto';
-import {
-  closeSync,
-  fstatSync,
-  fsyncSync,
-  openSync,
-  readFileSync,
-  readSync,
-  renameSync,
-  rmSync,
-  writeSync,
-} from 'node:fs';
-import { join } from 'node:path';
 import {
   buildPyramid,
   colourDotsSvg,
-  filmFormat,
   filmFrame,
   halve,
   memorySink,
@@ -25,16 +11,13 @@ import {
   simulatedJobPrint,
   simulatedPressFor,
   simulatedReadings as readingsOfSimulation,
-  type Scene,
   slowBecause,
   type Picture,
-  type FilmWritten,
-  type Sink,
   writeOriginal,
   present,
 } from '@brachytone/core';
-import { isTogether, LABEL_TYPEFACE, SHIPPED_TYPEFACES, type OriginalFacts } from '@brachytone/job';
-import { PDF_WRITERS, ticketPdf } from '@brachytone/pdf';
+import type { OriginalFacts } from '@brachytone/job';
+import { ticketPdf } from '@brachytone/pdf';
 import sharp from 'sharp';
 import {
   lightPng,
@@ -44,7 +27,6 @@ import {
 } from '../calibrations/target-pictures.ts';
 import { targetPdf, targetTiff } from '../calibrations/target-files.ts';
 import { Problem } from '../http/problem.ts';
-import { TYPEFACES_FOLDER } from '../paths.ts';
 import { collectGarbage } from '../collect-garbage.ts';
 import { isDrawing, readDrawing } from '../files/read-drawing.ts';
 import { isFont, readFont } from '../files/read-font.ts';
@@ -58,10 +40,12 @@ import {
 } from '../files/read-picture.ts';
 import { pressProfileIn, readChannels, readManyInks } from '../files/read-separated.ts';
 import { writePicture } from './write-picture.ts';
-import { gangFilm } from './gang-film.ts';
+import { labelFont } from './label-font.ts';
 import { sceneOf } from './scene-of.ts';
 import { ticketOf } from './ticket.ts';
-import type { FilmNews, Kept, MadeFilm, Refusal, Tasks } from './tasks.ts';
+import type { Kept, Refusal, Tasks } from './tasks.ts';
+
+export { films, gangFilms } from './make-films.ts';
 
 // Every picture is read once: keeping decoded ones, and many rows of them at a time, only costs memory.
 sharp.cache(false);
@@ -226,7 +210,7 @@ export async function ticket({
   const { recipe } = document;
   const made = ticketOf(document, sceneOf(recipe, materials), day, films);
   const png = await proof({ recipe, materials, longer: TICKET_PIXELS });
-  return { pdf: ticketPdf(made, png, readFileSync(LABEL_FONT)), ticket: made };
+  return { pdf: ticketPdf(made, png, labelFont()), ticket: made, picture: png };
 }
 
 /** See `Tasks`. */
@@ -272,37 +256,6 @@ export function colourDots({
 }
 
 /** See `Tasks`. */
-export function films({
-  document,
-  day,
-  films: wanted,
-  materials,
-  intent,
-  port,
-}: Tasks['films']['given']): Tasks['films']['made'] {
-  const scene = sceneOf(document.recipe, materials);
-  const made: MadeFilm[] = [];
-  const tell = (...news: FilmNews) => port.postMessage(news);
-  try {
-    const making = wanted.map(({ plates, path }) =>
-      makeFile({ document, day, scene, materials, intent }, plates, path),
-    );
-    // A strip of each in turn: they need the same part of the picture at the same time.
-    for (let open = making.map((_, at) => at); open.length > 0;) {
-      open = open.filter((at) => {
-        const next = making[at].next();
-        if (next.done) made[at] = next.value;
-        tell(at, next.value);
-        return !next.done;
-      });
-    }
-    return made;
-  } finally {
-    port.close();
-  }
-}
-
-/** See `Tasks`. */
 export function target({ calibration, title, ink }: Tasks['target']['given']): Uint8Array {
   return ink === undefined ? targetPdf(calibration, title) : targetTiff(calibration, title, ink);
 }
@@ -343,109 +296,4 @@ export async function simulatedPrint({
   const press = simulatedPressFor(calibration, gain, mesh);
   const { picture, shares } = simulatedJobPrint(sceneOf(recipe, materials), plates, press, PRINT_PIXELS);
   return { png: await lightPng(picture), shares };
-}
-
-/** What all files of a run are made from. */
-interface FilmsAtHand extends Pick<Tasks['films']['given'], 'document' | 'day' | 'materials' | 'intent'> {
-  readonly scene: Scene;
-}
-
-/** The typeface of text in files that has none of its own. */
-const LABEL_FONT = join(
-  TYPEFACES_FOLDER,
-  present(
-    SHIPPED_TYPEFACES.find(({ sha256 }) => sha256 === LABEL_TYPEFACE),
-    'typeface of labels',
-  ).file,
-);
-
-/** Writes one file of films, telling what share of it is there. */
-const makeFile = (
-  { document, day, scene, materials, intent }: FilmsAtHand,
-  ids: readonly string[],
-  path: string,
-): Generator<number, MadeFilm> =>
-  whole(path, (sink) => {
-    const { recipe, films: options, name } = document;
-    const holds = isTogether(document) ? 'job' : 'plate';
-    const plates = ids.map((id) => recipe.plates.findIndex((plate) => plate.id === id));
-    const job = { scene, holds, plates, name, day, options, sink } as const;
-    const { write } = filmFormat(options.format);
-    if (write) return write(job);
-    return present(
-      PDF_WRITERS[options.format],
-      'writer of this format',
-    )({
-      ...job,
-      intent,
-      fonts: new Map(Object.entries(materials.fonts)),
-      labelFont: readFileSync(LABEL_FONT),
-    });
-  });
-
-/** Writes a file under a name beside its own until it is whole. */
-function* whole(
-  path: string,
-  write: (sink: Sink) => Generator<number, FilmWritten>,
-): Generator<number, MadeFilm> {
-  const unfinished = `${path}.part`;
-  const file = openSync(unfinished, 'w+');
-  let inked: number | null;
-  let bytes: number;
-  let sha256: string;
-  try {
-    ({ inked } = yield* write({
-      write: (part) => void writeSync(file, part),
-      patch: (offset, part) => void writeSync(file, part, 0, part.length, offset),
-    }));
-    bytes = fstatSync(file).size;
-    sha256 = sha256Of(file, bytes);
-    fsyncSync(file);
-  } finally {
-    closeSync(file);
-  }
-  // A plate that carries nothing is no film.
-  if (inked === 0) {
-    rmSync(unfinished);
-    return { bytes: 0, inked, sha256 };
-  }
-  renameSync(unfinished, path);
-  return { bytes, inked, sha256 };
-}
-
-/** See `Tasks`. */
-export function gangFilms({
-  gang,
-  day,
-  films: wanted,
-  materials,
-  port,
-}: Tasks['gangFilms']['given']): Tasks['gangFilms']['made'] {
-  const made: MadeFilm[] = [];
-  try {
-    for (const [at, { ink, path }] of wanted.entries()) {
-      const making = whole(path, (sink) => gangFilm(gang, ink, day, materials, sink));
-      for (let step = making.next(); ; step = making.next()) {
-        port.postMessage([at, step.value] satisfies FilmNews);
-        if (!step.done) continue;
-        made.push(step.value);
-        break;
-      }
-    }
-    return made;
-  } finally {
-    port.close();
-  }
-}
-
-/** SHA-256 of an open file, in hexadecimal. */
-function sha256Of(file: number, bytes: number): string {
-  const hash = createHash('sha256');
-  const part = new Uint8Array(1 << 20);
-  for (let at = 0; at < bytes;) {
-    const count = readSync(file, part, 0, part.length, at);
-    hash.update(part.subarray(0, count));
-    at += count;
-  }
-  return hash.digest('hex');
 }

@@ -12,21 +12,28 @@ import type { FilmWords } from './film-words.ts';
 import { filmMarks } from './marks/film-marks.ts';
 import type { MmBox } from './marks/mark-art.ts';
 
-/** A region of a film: the plate where the layout has it, its marks around it. */
+/**
+ * A region of a film: the plate where the layout has it, its marks around it.
+ *
+ * @param out bits of the region's size that may be written over and given back
+ */
 export function filmBits(
   scene: Scene,
   plate: number,
   layout: FilmLayout,
   region: Region,
   words: FilmWords,
+  out?: Bits,
 ): Bits {
   const part = intersect(layout.plate, region);
   const { x, y } = layout.plate;
-  const bits = () => plateBits(scene, plate, layout.frame, { ...part, x: part.x - x, y: part.y - y });
-  if (part.width === region.width && part.height === region.height) return bits();
-  const out = markBits(scene, plate, layout, region, words);
-  if (!isEmpty(part)) placeBits(bits(), out, part.x - region.x, part.y - region.y);
-  return out;
+  const onPlate = { ...part, x: part.x - x, y: part.y - y };
+  if (part.width === region.width && part.height === region.height)
+    return plateBits(scene, plate, layout.frame, onPlate, out);
+  const film = markBits(scene, plate, layout, region, words);
+  if (!isEmpty(part))
+    placeBits(plateBits(scene, plate, layout.frame, onPlate), film, part.x - region.x, part.y - region.y);
+  return film;
 }
 
 /** The marks alone of a region of a film. */

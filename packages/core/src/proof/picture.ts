@@ -27,9 +27,6 @@ export interface PictureSize {
   readonly times: number | undefined;
 }
 
-/** Pixels of a side that are made at most. */
-export const MOST_PICTURE_PIXELS = 20_000;
-
 /** Size of a picture. Where it has more pixels than the film, each of the film's becomes a square of whole pixels with hard edges. */
 export function pictureSize(sheet: Sheet, { ppi, bleed }: Pick<PictureWish, 'ppi' | 'bleed'>): PictureSize {
   const { width, height } = areaOf(sheet, bleed);

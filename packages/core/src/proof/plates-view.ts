@@ -63,5 +63,5 @@ export function viewedBits(
   if (!film) return plateBits(scene, plate, frame, region, out);
   const layout = filmLayout(scene.recipe, frame.resolution);
   const drawn = frame.draft ? { ...layout, frame: { ...layout.frame, draft: true } } : layout;
-  return filmBits(scene, plate, drawn, region, film);
+  return filmBits(scene, plate, drawn, region, film, out);
 }

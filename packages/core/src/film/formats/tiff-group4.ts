@@ -1,3 +1,4 @@
+import { told } from '../../base/told.ts';
 import { filmFacts } from '../make-film.ts';
 import { openTiff, tiffBits } from '../tiff.ts';
 import { writePlateBits } from './bits.ts';
@@ -17,14 +18,7 @@ export const tiffGroup4 = defineFormat({
     let inked = 0;
     for (const [i, plate] of plates.entries()) {
       const file = tiffBits(tiff, filmFacts(scene, plate, name), 'group4');
-      const making = writePlateBits(job, plate, file);
-      for (let step = making.next(); ; step = making.next()) {
-        if (step.done) {
-          inked = step.value;
-          break;
-        }
-        yield (i + step.value) / plates.length;
-      }
+      inked = yield* told(writePlateBits(job, plate, file), (share) => (i + share) / plates.length);
     }
     return { inked: holds === 'plate' ? inked : null };
   },

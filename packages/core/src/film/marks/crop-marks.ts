@@ -1,5 +1,5 @@
 import { lineArt, rule } from './mark-art.ts';
-import { defineMark } from './mark-kind.ts';
+import { WEIGHT_FIELD, defineMark } from './mark-kind.ts';
 
 /** Sizes are common practice, no source. */
 export const cropMarks = defineMark({
@@ -18,15 +18,7 @@ export const cropMarks = defineMark({
       start: 3,
     },
     length: { type: 'number', label: 'Length', unit: 'mm', least: 1, most: 20, usual: [2, 10], start: 5 },
-    weight: {
-      type: 'number',
-      label: 'Weight',
-      unit: 'mm',
-      least: 0.02,
-      most: 1,
-      usual: [0.05, 0.5],
-      start: 0.1,
-    },
+    weight: WEIGHT_FIELD,
   },
   reach: (_settings, { to }) => to,
   around({ weight }, { width, height }, { from, to }) {

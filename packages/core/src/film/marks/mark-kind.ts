@@ -51,6 +51,17 @@ export interface MarkKind<F extends Fields = Fields> {
   readonly blocks?: (settings: SettingsOf<F>, recipe: Recipe) => readonly MarkBlock[];
 }
 
+/** Weight of a mark's lines. */
+export const WEIGHT_FIELD = {
+  type: 'number',
+  label: 'Weight',
+  unit: 'mm',
+  least: 0.02,
+  most: 1,
+  usual: [0.05, 0.5],
+  start: 0.1,
+} as const;
+
 /** Types a kind of mark by its fields. */
 export const defineMark = <const F extends Fields>(kind: MarkKind<F>): MarkKind =>
   kind as unknown as MarkKind;

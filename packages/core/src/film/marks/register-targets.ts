@@ -1,5 +1,5 @@
 import { circle, lineArt, rule } from './mark-art.ts';
-import { defineMark, type Ring } from './mark-kind.ts';
+import { WEIGHT_FIELD, defineMark, type Ring } from './mark-kind.ts';
 
 /** Length of a target's arms over its circle's radius. */
 const ARMS = 1.5;
@@ -24,15 +24,7 @@ export const registerTargets = defineMark({
   isUsual: true,
   fields: {
     size: { type: 'number', label: 'Across', unit: 'mm', least: 1, most: 12, usual: [2, 8], start: 4 },
-    weight: {
-      type: 'number',
-      label: 'Weight',
-      unit: 'mm',
-      least: 0.02,
-      most: 1,
-      usual: [0.05, 0.5],
-      start: 0.1,
-    },
+    weight: WEIGHT_FIELD,
     fine: {
       type: 'choice',
       label: 'Fine ones',

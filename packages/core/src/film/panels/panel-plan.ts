@@ -2,6 +2,7 @@ import type { Region } from '../../raster/region.ts';
 import { mmToPixels } from '../../raster/frame.ts';
 import type { Panels } from '../../recipe/panels.ts';
 import type { FilmLayout } from '../film-layout.ts';
+import { RULER } from '../marks/ruler.ts';
 import { evenSeams, seamsFit, type Strip } from './seams.ts';
 
 /** A part of a film that one sheet of paper holds. */
@@ -15,7 +16,7 @@ export interface Panel {
 /** Where the ruler, the map and the words of a panel stand, mm under it. */
 export const PANEL_FOOT = 12;
 /** The ruler that proves the scale, mm. */
-export const PANEL_RULER = 100;
+export const PANEL_RULER = RULER;
 
 /** Least that a sheet must print beside its overlap, mm. */
 const LEAST = 10;
