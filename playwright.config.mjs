@@ -12,7 +12,8 @@ export default defineConfig({
   reporter: 'list',
   outputDir: 'test-results',
   use: {
-    actionTimeout: 20_000,
+    // Films may wait for a whole demo board to be drawn by a busy machine.
+    actionTimeout: 90_000,
     viewport: { width: 1280, height: 800 },
     launchOptions: LAUNCH,
   },

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
+import { blendOf, COLOUR_BLEND_NAMES } from '@brachytone/core';
 import type { JobDocument } from '@brachytone/job';
 import sharp from 'sharp';
 import { Server } from './server.ts';
@@ -101,4 +102,58 @@ test('a job is packed and opened again from the board; its ticket is a page', as
   await exact(page);
   await page.goto(`${server.url}/`);
   await expect(page.getByRole('link', { name: 'Open Low tide card' })).toHaveCount(2);
+});
+
+test('blends are those of the browser’s canvas, with alpha', async ({ page }) => {
+  const under = [0.85, 0.35, 0.15] as const;
+  const over = [0.2, 0.5, 0.95] as const;
+  const opacity = 0.6;
+  const css = (colour: readonly number[]) => `rgb(${colour.map((one) => Math.round(one * 255)).join(' ')})`;
+  for (const name of COLOUR_BLEND_NAMES) {
+    const seen = await page.evaluate(
+      ([below, above, share, blend]) => {
+        const canvas = new OffscreenCanvas(1, 1).getContext('2d')!;
+        canvas.fillStyle = below;
+        canvas.fillRect(0, 0, 1, 1);
+        canvas.globalAlpha = share;
+        canvas.globalCompositeOperation = blend === 'normal' ? 'source-over' : blend;
+        canvas.fillStyle = above;
+        canvas.fillRect(0, 0, 1, 1);
+        return [...canvas.getImageData(0, 0, 1, 1).data];
+      },
+      [css(under), css(over), opacity, name] as const,
+    );
+    blendOf(name)(under, over).forEach((one, k) => {
+      const want = 255 * (under[k] + (one - under[k]) * opacity);
+      expect(Math.abs(seen[k] - want), `${name}, channel ${k}`).toBeLessThan(2);
+    });
+  }
+});
+
+test('what is already on the stock is seen in its own colours under the inks, and is on no film', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/jobs/${await idOf('Season leaflet')}/inks`);
+  await exact(page);
+  await expect(page.getByRole('region', { name: 'Plate rack' }).getByRole('group')).toHaveCount(4);
+  await page.getByLabel('How it comes to the inks').selectOption('stock');
+  await exact(page);
+  // Of four inks the black of the lettering is left.
+  await expect(page.getByRole('region', { name: 'Plate rack' }).getByRole('group')).toHaveCount(1);
+  const colours = await page.evaluate(() => {
+    const canvas = document.querySelector<HTMLCanvasElement>('[data-testid=table-canvas]')!;
+    const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+    let most = 0;
+    for (let i = 0; i < data.length; i += 4) if (data[i + 3]) most = Math.max(most, data[i] - data[i + 2]);
+    return most;
+  });
+  expect(colours).toBeGreaterThan(80);
+  await page.getByLabel('Blend with the stock').selectOption('multiply');
+  await page.getByLabel('Opacity, number').fill('50');
+  await page.keyboard.press('Enter');
+  await exact(page);
+  await page.getByRole('button', { name: 'Make films' }).first().click();
+  await expect(page.getByRole('link', { name: /season-leaflet-.*\.tif/ })).toHaveCount(1, {
+    timeout: 90_000,
+  });
 });

@@ -39,7 +39,7 @@ export { bands, type Region } from './raster/region.ts';
 
 // Colour
 export { luma709 } from './colour/luma.ts';
-export { BLENDS, type Blend } from './colour/blend.ts';
+export { BLENDS, blendOf, COLOUR_BLEND_NAMES, type Blend, type ColourBlend } from './colour/blend.ts';
 export { difference2000 } from './colour/difference.ts';
 export { linearToSrgb } from './colour/srgb.ts';
 export { type Lab, xyzToLab, labToXyz, xyzToLinear, labToHex, hexToLab } from './colour/lab.ts';
@@ -107,13 +107,14 @@ export {
   type RouteStart,
   type StartedRoute,
 } from './separation/route-kind.ts';
-export { inkLimit, picturesOf, profileOf, routeInks, routeModel } from './separation/route.ts';
+export { inkLimit, isOnStock, picturesOf, profileOf, routeInks, routeModel } from './separation/route.ts';
 export { type BandsRoute, type PaintedInk } from './separation/routes/bands.ts';
 export { ROUTES, routeKind, type Route } from './separation/routes/index.ts';
 export { type InkRoute } from './separation/routes/ink.ts';
 export { newProcess, type ProcessRoute } from './separation/routes/process.ts';
 export { type ProfileRoute } from './separation/routes/profile.ts';
 export { type SpotRoute } from './separation/routes/spot.ts';
+export { type StockRoute } from './separation/routes/stock.ts';
 export { type TonesRoute } from './separation/routes/tones.ts';
 export { type SeparationTable } from './separation/table.ts';
 

@@ -155,7 +155,9 @@ export function newRoute(
   const { start, name } = ROUTES[kind];
   if (!start) throw new RangeError(`“${name}” is not a route to begin with.`);
   const route = recipe.originals.find(({ id }) => id === original)?.route;
-  const own = byDarkness(route ? routeInks(route).map((id) => inkOf(recipe.inks, id)) : []);
+  const now = byDarkness(route ? routeInks(route).map((id) => inkOf(recipe.inks, id)) : []);
+  // What was on no plate, as it is on the stock already, begins with the darkest ink there is.
+  const own = now.length > 0 ? now : byDarkness(recipe.inks).slice(0, 1);
   const [condition] = PRINTING_CONDITIONS;
   const { inks, overprints } = processInks(condition);
   const [black, cyan, magenta, yellow] = inks;

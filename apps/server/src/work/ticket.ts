@@ -4,6 +4,7 @@ import {
   asPrinted,
   filmLayout,
   inkOf,
+  isOnStock,
   labToHex,
   latticeOf,
   plateTransfer,
@@ -35,12 +36,20 @@ export function ticketOf(
     sheet: { width: sheet.width, height: sheet.height, bleed: sheet.bleed },
     resolution,
     film: mm,
-    stock: { name: stock.name, colour: labToHex(stock.lab) },
+    stock: { name: stockWords(recipe), colour: labToHex(stock.lab) },
     press: press && { name: press.press.name, compensates: press.compensates },
     plates: printed.map((plate, i) => plateOf(scene, plate, i + 1, area)),
     findings: pressCheck(scene).map(({ severity, says }) => ({ severity, says })),
     files: films.flatMap(({ file, bytes, sha256 }) => (bytes > 0 && sha256 ? [{ file, bytes, sha256 }] : [])),
   };
+}
+
+/** The stock by its name, and what is on it already. */
+function stockWords({ stock, originals }: Scene['recipe']): string {
+  const laid = originals.flatMap(({ name, shown, route }) =>
+    shown && isOnStock(route) ? [`“${name}”`] : [],
+  );
+  return laid.length === 0 ? stock.name : `${stock.name}, with ${laid.join(' and ')} on it already`;
 }
 
 function plateOf(scene: Scene, plate: number, place: number, area: number): TicketPlate {

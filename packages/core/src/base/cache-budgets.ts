@@ -10,13 +10,14 @@ export const PIXEL_BUDGETS = {
   'tones in passing': 32,
   'separated bands': 96,
   'cut-outs': 96,
-  'cut-outs as found': 64,
+  'cut-outs as found': 48,
   'art for other plates': 48,
   'plate evidence': 40,
   'thin parts': 8,
   'drawing pixels': 16,
   'letter pixels': 16,
   'stock surfaces': 8,
+  grounds: 16,
 } as const;
 
 /** Tables and geometry, and plates that would have to be made from their top again: needed by every strip of a film. */

@@ -8,7 +8,9 @@ import { readPixel } from '../raster/read-pixel.ts';
 import { intersect, isEmpty, type Region } from '../raster/region.ts';
 import type { OriginalRecipe } from '../recipe/recipe.ts';
 import type { Materials } from '../recipe/scene.ts';
-import type { ToneSource } from '../tone/tone-rows.ts';
+import { readInto } from '../raster/read-rows.ts';
+import { channelRows } from '../separation/channel-rows.ts';
+import { toneRows, toTones, type ToneSource } from '../tone/tone-rows.ts';
 import { NO_TONE } from '../tone/tone.ts';
 import { colourDotPixels } from './colour-dots/colour-dot-pixels.ts';
 import type { Layers, PlacedTones, ToneLayer } from './content-kind.ts';
@@ -21,7 +23,7 @@ import { placeOriginal, type PlacedOriginal } from './place-original.ts';
  * An original in its own colours on a grid: 8-bit sRGB with alpha, which is 0 where there is none of it. What has hard
  * edges – line work, letters, dots it fades or is mixed with – is drawn `fine` times as fine each way and averaged.
  *
- * @param uncut true to leave its cut-out aside
+ * @param as `uncut` leaves its cut-out aside, `toned` sends its colours through its tone steps
  */
 export function originalPixels(
   original: OriginalRecipe,
@@ -29,10 +31,10 @@ export function originalPixels(
   frame: Frame,
   region: Region,
   fine: number,
-  uncut = false,
+  as?: 'uncut' | 'toned',
 ): Uint8ClampedArray<ArrayBuffer> {
   const rgba = new Uint8ClampedArray(region.width * region.height * 4);
-  const seen = uncut ? uncutOriginal(original) : original;
+  const seen = as === 'uncut' ? uncutOriginal(original) : original;
   const placed = placeOriginal({ original: seen, materials, frame });
   const part = intersect(placed.seen, region);
   const on = fine === 1 ? placed : placeOriginal({ original: seen, materials, frame: finer(frame, fine) });
@@ -47,7 +49,11 @@ export function originalPixels(
     const { colourDots } = original;
     if (colourDots && placed.tones.source.picture) {
       layDots(rgba, colourDotPixels(original, colourDots, materials, frame, part, fine), mask, part, region);
-    } else laySmooth(rgba, placed.tones, placed, dotShares(on, part, fine), mask, part, region);
+    } else {
+      const colours =
+        as === 'toned' && original.tone.steps.length > 0 ? toned(placed.tones, placed, part) : undefined;
+      laySmooth(rgba, placed.tones, placed, dotShares(on, part, fine), mask, part, region, colours);
+    }
   }
   return rgba;
 }
@@ -74,6 +80,19 @@ function layDots(
   }
 }
 
+/** Coverages of a picture's three channels, or of one grey, after its tone steps. */
+function toned({ source, toSource }: PlacedTones, { original }: PlacedOriginal, part: Region): Plane[] {
+  const { tone } = original;
+  const channels = source.picture
+    ? [0, 1, 2].map((channel) => channelRows(source, tone, channel))
+    : [toneRows(source, tone)];
+  return channels.map((rows) => {
+    const plane = createPlane(part.width, part.height);
+    readInto(rows, toTones(toSource, source, rows), part, plane);
+    return plane;
+  });
+}
+
 /** Lays a picture, or the greys of what is none, mixed with dots of its own if it is. */
 function laySmooth(
   rgba: Uint8ClampedArray,
@@ -83,6 +102,7 @@ function laySmooth(
   mask: Plane | undefined,
   part: Region,
   region: Region,
+  colours?: readonly Plane[],
 ): void {
   const { picture = greysOf(source) } = source;
   const { mix } = original;
@@ -95,6 +115,8 @@ function laySmooth(
       const at = mapPoint(toSource, x + 0.5, y + 0.5);
       readPixel(picture, at.x - 0.5, at.y - 0.5, pixel);
       const to = ((y - region.y) * region.width + (x - region.x)) * 4;
+      if (colours)
+        for (let k = 0; k < 3; k++) pixel[k] = 255 * (1 - colours[k % colours.length].data[i] / SOLID);
       const share = dots ? dots[i] : 0;
       for (let k = 0; k < 3; k++) {
         const smooth = pixel[k] / 255;

@@ -16,6 +16,7 @@ import { grownRegion, intersect, isEmpty, type Region } from '../raster/region.t
 import type { Rows } from '../raster/rows.ts';
 import { insideBox } from '../raster/sample.ts';
 import { inkSetOf } from '../recipe/ink-set.ts';
+import { isPlated } from '../recipe/plated.ts';
 import type { OriginalRecipe } from '../recipe/recipe.ts';
 import type { Scene } from '../recipe/scene.ts';
 import type { Screen } from '../screen/screen.ts';
@@ -51,7 +52,7 @@ export function composedArt(
   const inkSet = inkSetOf(recipe);
   const art: Laying = { tone: out, line: undefined, frame, region, sheet, screen, ink, inkSet };
   for (const one of recipe.originals) {
-    if (!one.shown) continue;
+    if (!isPlated(one)) continue;
     const original = shifted(one, scene, recipe.sheet, shift);
     const printed = printedInks(original).includes(ink);
     if (!printed && original.overprint) continue;
@@ -71,7 +72,7 @@ export const printedInks = (original: OriginalRecipe): readonly string[] =>
 export const hasLineWork = ({ recipe }: Pick<Scene, 'recipe'>, plate: number): boolean =>
   recipe.originals.some(
     (original) =>
-      original.shown &&
+      isPlated(original) &&
       hasLine(original) &&
       (lineInks(original.route).includes(recipe.plates[plate].ink) || !original.overprint),
   );

@@ -5,6 +5,7 @@ import { isStraight, type Affine } from '../raster/affine.ts';
 import type { Frame } from '../raster/frame.ts';
 import { intersect, isEmpty, type Region } from '../raster/region.ts';
 import type { Rows } from '../raster/rows.ts';
+import { isPlated } from '../recipe/plated.ts';
 import { inkSetOf } from '../recipe/ink-set.ts';
 import type { OriginalRecipe } from '../recipe/recipe.ts';
 import type { Scene } from '../recipe/scene.ts';
@@ -36,7 +37,7 @@ export function plainArt(scene: Scene, plate: number, frame: Frame, region: Regi
   const lines: OriginalRecipe[] = [];
   for (const one of recipe.originals.toReversed()) {
     const printed = printedInks(one).includes(ink);
-    if (!one.shown || (one.overprint && !printed)) continue;
+    if (!isPlated(one) || (one.overprint && !printed)) continue;
     const original = shifted(one, scene, recipe.sheet, shift);
     const placed = placeOriginal({ original, materials: scene, frame });
     if (isEmpty(intersect(placed.seen, region))) continue;

@@ -10,6 +10,7 @@ import { isColourRoute } from '../separation/route.ts';
 import { paintStroke } from '../tone/paint-stroke.ts';
 import { composedArt, hasLineWork, type PlateArt } from './composed-art.ts';
 import { plainArt, type PlainArt } from './plain-art.ts';
+import { isPlated } from '../recipe/plated.ts';
 import type { PlateRecipe, Recipe } from '../recipe/recipe.ts';
 import type { Scene } from '../recipe/scene.ts';
 import { spreadArt } from './edge-spread.ts';
@@ -56,7 +57,7 @@ export const isEdged = (recipe: Recipe, plate: number): boolean =>
 /** Cache key: equal iff plates are made of the same before they are screened. */
 export function artKey(recipe: Recipe, plate: number): string {
   const { originals, plates, inks, stock, overprints, sheet } = recipe;
-  const shown = originals.filter((original) => original.shown);
+  const shown = originals.filter(isPlated);
   const { screen: _, ...own } = plates[plate];
   const others = [...concerned(recipe, plate), ...knockers(recipe, plate)].map((one) => {
     const { screen: _screen, ...rest } = plates[one];

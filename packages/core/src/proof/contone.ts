@@ -62,7 +62,7 @@ export function originalView(request: SceneView, cutting?: string): Uint8Clamped
     if (!original.shown) continue;
     const pixels = originalPixels(original, scene, grid, region, FINE);
     if (original.id === cutting)
-      layRuby(rgba, pixels, originalPixels(original, scene, grid, region, 1, true));
+      layRuby(rgba, pixels, originalPixels(original, scene, grid, region, 1, 'uncut'));
     layPixels(rgba, pixels);
   }
   return rgba;
@@ -103,7 +103,7 @@ export function reachView(request: SceneView, id: string): Uint8ClampedArray<Arr
 }
 
 /** A grid whose pixels are the view's screen pixels, and the region of it that the rows of the view cover. */
-function screenGrid({ scene, frame, view, rows }: SceneView) {
+export function screenGrid({ scene, frame, view, rows }: SceneView) {
   const step = view.width / view.columns;
   const grid = frameOf(scene.recipe.sheet, frame.resolution / step);
   return {

@@ -18,12 +18,12 @@ const recentColours = cache<Uint32Array>('draft colours');
  * A first picture of plates: it takes it that they know nothing of one another within a pixel (Demichel), and that light spreads within
  * that pixel alone.
  *
- * @param light of the overprints, three wide channels each, one after another
+ * @param roots light of the overprints to the power 1/n, three wide channels each, one after another
  * @param n     Yule–Nielsen factor of the stock
  */
-export function draftProof(request: PlatesView, light: Float64Array, n: number): Shown {
+export function draftProof(request: PlatesView, roots: Float64Array, n: number): Shown {
   const { view, rows, plates } = request;
-  const table = recentColours(`${light.join()} ${n}`, () => new Uint32Array((STEPS + 1) ** plates.length));
+  const table = recentColours(`${roots.join()} ${n}`, () => new Uint32Array((STEPS + 1) ** plates.length));
   const all = plates.map((plate) => inkShares(request, plate));
   const count = view.columns * rows.count;
   const rgba = new Uint8ClampedArray(count * 4);
@@ -43,17 +43,17 @@ export function draftProof(request: PlatesView, light: Float64Array, n: number):
   }
   const colour = (key: number): number => {
     const amounts = plates.map((_, k) => (Math.floor(key / (STEPS + 1) ** k) % (STEPS + 1)) / STEPS);
-    return (table[key] = colourOf(demichel(amounts), light, n));
+    return (table[key] = colourOf(demichel(amounts), roots, n));
   };
   for (let i = 0; i < count; i++) pixels[i] = table[keys[i]] || colour(keys[i]);
   return { rgba, inked };
 }
 
 /** The colour that overprints come to by their shares, as a pixel of four bytes. */
-function colourOf(shares: Float64Array, light: Float64Array, n: number): number {
+function colourOf(shares: Float64Array, roots: Float64Array, n: number): number {
   const seen = [0, 1, 2].map((channel) => {
     let sum = 0;
-    for (let set = 0; set < shares.length; set++) sum += shares[set] * power(light[3 * set + channel], 1 / n);
+    for (let set = 0; set < shares.length; set++) sum += shares[set] * roots[3 * set + channel];
     return power(sum, n);
   });
   const [r, g, b] = [0, 1, 2].map((k) =>

@@ -2,7 +2,8 @@ import { inkOf } from '../ink/ink-of.ts';
 import { encode8 } from '../colour/srgb.ts';
 import { fountainInks, fountainLine } from '../ink/fountain.ts';
 import { overprintLight, overprints } from '../ink/overprint.ts';
-import type { Texture } from '../ink/ink.ts';
+import type { Lab } from '../colour/lab.ts';
+import type { Ink, Texture } from '../ink/ink.ts';
 import { textureAt } from '../ink/texture.ts';
 import { draftProof, MOST_DRAFTED } from './draft-proof.ts';
 import { WIDE_TO_SRGB } from '../colour/wide-to-srgb.ts';
@@ -12,12 +13,13 @@ import { randomAt } from '../base/random.ts';
 import { cache } from '../base/cache.ts';
 import { latticeOf } from '../screen/screen.ts';
 import { blurLight } from './blur-light.ts';
+import { BLACK_PAPER, groundOf, groundRoots, hasGround, laidOnGround, WHITE_PAPER } from './ground.ts';
 import { isEnlarged, type PlatesView, type SceneView, type Shown } from './plates-view.ts';
 import { proof } from './proof.ts';
 import { asPrinted, asPrintedThroughMesh } from '../recipe/as-printed.ts';
 import type { Recipe } from '../recipe/recipe.ts';
 import type { SetColours } from './light-rows.ts';
-import { seenLight } from './seen-light.ts';
+import { seenLight, type SeenLight } from './seen-light.ts';
 
 /** How a proof is looked at. */
 export interface ProofLook {
@@ -83,30 +85,47 @@ export function pressProof(given: PlatesView, look: ProofLook): Shown {
   const reach = reachOf(request, look);
   const draft = given.frame.draft === true;
   const blended = inks.some(({ fountain }) => fountain !== null);
+  const grounded = hasGround(recipe);
   // A first picture can do without.
   const textured = stock.texture !== 'smooth' && look.distance === 0 && !draft;
-  const plain = !blended && !textured && reach.blur === 0;
+  const plain = !blended && !textured && !grounded && reach.blur === 0;
   const hasMany = given.plates.length > 2 && draft;
   if (plain && stock.yuleNielsen === 1 && !hasMany) {
     return proof(request, overprints(stock, inks, recipe.overprints));
   }
-  const colouring = colouringOf(recipe, inks);
   if (plain && draft && !isEnlarged(request) && given.plates.length <= MOST_DRAFTED) {
-    return draftProof(request, colouring(undefined).colours, stock.yuleNielsen);
+    return draftProof(request, colouringOf(recipe, inks)(undefined), stock.yuleNielsen);
   }
   const wide = grownView(request, reach.margin);
   const size = { width: wide.view.columns, height: wide.rows.count };
-  const kinds = kindsOfLight(stock.yuleNielsen, reach.spread);
-  const onSheet = placeOnSheet(request);
-  const colours = kinds.map((kind): SetColours =>
-    blended ? (x, y) => colouring(onSheet(x, y))[kind] : colouring(undefined)[kind],
-  );
-  const { planes, inked } = seenLight(wide, colours, reach.margin);
-  const left = leavingLight(kinds, planes, size, reach.spread, stock.yuleNielsen);
+  const { planes, inked } = grounded
+    ? groundedRoots(wide, inks, reach.margin)
+    : paperRoots(wide, inks, stock.lab, reach.margin);
+  const left = leavingLight(planes[0], size, reach.spread, stock.yuleNielsen);
   const seen =
     reach.blur === 0 ? left : left.map((plane) => blurLight(plane, size.width, size.height, reach.blur));
   const surface = textured ? surfaceOf(stock.texture, request, reach.perMm) : undefined;
   return { rgba: toScreen(seen, size, request, reach.margin, surface), inked };
+}
+
+/** Light of plates on plain paper, to the power 1/n. */
+function paperRoots(request: PlatesView, inks: readonly Ink[], lab: Lab, margin: number): SeenLight {
+  const { recipe } = request.scene;
+  const colouring = colouringOf({ ...recipe, stock: { ...recipe.stock, lab } }, inks);
+  const blended = inks.some(({ fountain }) => fountain !== null);
+  const onSheet = placeOnSheet(request);
+  const colours: SetColours = blended ? (x, y) => colouring(onSheet(x, y)) : colouring(undefined);
+  return seenLight(request, [colours], margin);
+}
+
+/** The same over what is on the stock already. */
+function groundedRoots(request: PlatesView, inks: readonly Ink[], margin: number): SeenLight {
+  const seen = paperRoots(request, inks, WHITE_PAPER, margin);
+  const covers = inks.some(({ opacity }) => opacity > 0);
+  const onBlack = covers ? paperRoots(request, inks, BLACK_PAPER, margin) : undefined;
+  const roots = groundRoots(groundOf(request), request.scene.recipe.stock.yuleNielsen);
+  laidOnGround(seen.planes[0], onBlack?.planes[0], roots);
+  return seen;
 }
 
 /** How far, in screen pixels, light reaches from one to another. */
@@ -154,26 +173,27 @@ function grownView<Request extends SceneView>(request: Request, margin: number):
   };
 }
 
-/** What has to be known of overprints: their light, its n-th roots, or both where light is caught on its way from one place to another. */
-const kindsOfLight = (n: number, spread: number): readonly (keyof Colouring)[] =>
-  n === 1 ? ['colours'] : spread === 0 ? ['roots'] : ['colours', 'roots'];
-
 /**
- * Light as it leaves the stock, a plane of each channel.
+ * Light as it leaves the stock, a plane of each channel. It enters through the ink of one place and leaves through that of another nearby: of the n
+ * factors of the Yule–Nielsen model one is the ink that it leaves through, the others are inks around. Over a few cells the mean becomes what that model
+ * predicts; bare stock is darker beside ink, and ink lighter beside bare stock.
  *
- * @param planes of the kinds that `kindsOfLight` names; they are used up
+ * @param roots  light to the power 1/n; used up
  * @param spread standard deviation in pixels
  */
 function leavingLight(
-  kinds: readonly (keyof Colouring)[],
-  planes: readonly (readonly Float32Array[])[],
-  size: { width: number; height: number },
+  roots: readonly Float32Array[],
+  { width, height }: { width: number; height: number },
   spread: number,
   n: number,
 ): readonly Float32Array[] {
-  const of = (kind: keyof Colouring) => (kinds.includes(kind) ? planes[kinds.indexOf(kind)] : undefined);
-  const roots = of('roots');
-  return roots ? spreadLight(of('colours'), roots, size, spread, n) : planes[0];
+  if (n === 1) return roots;
+  if (spread === 0) return roots.map((plane) => toPower(plane, n));
+  return roots.map((plane) => {
+    const entering = toPower(blurLight(plane, width, height, spread), n - 1);
+    for (let i = 0; i < plane.length; i++) plane[i] *= entering[i];
+    return plane;
+  });
 }
 
 /** Light as sRGB, without the margin around it. */
@@ -232,27 +252,6 @@ function surfaceOf(texture: Texture, request: SceneView, perMm: number): Float32
   });
 }
 
-/**
- * Light that enters the stock in one place and leaves it in another: between dots it is caught under them, and the stock
- * there looks darker. Over a few cells the mean becomes what the Yule–Nielsen model predicts. Both planes are used up.
- */
-function spreadLight(
-  light: readonly Float32Array[] | undefined,
-  caught: readonly Float32Array[],
-  { width, height }: { width: number; height: number },
-  sigma: number,
-  n: number,
-): Float32Array[] {
-  return caught.map((roots, k) => {
-    if (!light) return toPower(roots, n);
-    const out = light[k];
-    const mean = blurLight(out, width, height, sigma);
-    const wide = toPower(blurLight(roots, width, height, sigma), n);
-    for (let i = 0; i < out.length; i++) if (mean[i] > 0) out[i] = (out[i] * wide[i]) / mean[i];
-    return out;
-  });
-}
-
 /** Steps of the table that powers are read through. */
 const STEPS = 4096;
 
@@ -272,29 +271,25 @@ function toPower(plane: Float32Array, n: number): Float32Array {
   return plane;
 }
 
-/** Colours of the overprints, three channels each, one after another. */
-interface Colouring {
-  readonly colours: Float64Array;
-  /** The same to the power 1/n. */
-  readonly roots: Float64Array;
-}
-
-/** The colours of the overprints at a place of the sheet; the same everywhere unless an ink is blended. */
+/**
+ * Light of the overprints at a place of the sheet, to the power 1/n of its stock, three channels each, one after another; the same everywhere unless an
+ * ink is blended.
+ */
 export function colouringOf(
   { stock, sheet, overprints: measured }: Recipe,
-  inks: Parameters<typeof fountainInks>[0],
-): (place: { x: number; y: number } | undefined) => Colouring {
-  const root = (value: number) => power(value, 1 / stock.yuleNielsen);
-  const made = (key: readonly number[]): Colouring => {
+  inks: readonly Ink[],
+): (place: { x: number; y: number } | undefined) => Float64Array {
+  const { yuleNielsen } = stock;
+  const made = (key: readonly number[]): Float64Array => {
     const here = fountainInks(inks, key);
     const known = measured.filter(({ inks: ids }) =>
       ids.every((id) => inks.find((ink) => ink.id === id)?.fountain === null),
     );
-    const colours = Float64Array.from(overprintLight(stock, here, known).flat());
-    return { colours, roots: colours.map(root) };
+    const light = Float64Array.from(overprintLight(stock, here, known).flat());
+    return yuleNielsen === 1 ? light : light.map((one) => power(one, 1 / yuleNielsen));
   };
   const fixed = made(inks.map(() => 0));
-  const known = new Map<number, Colouring>();
+  const known = new Map<number, Float64Array>();
   return (place) => {
     if (!place) return fixed;
     const zones = inks.map(({ fountain }) => (fountain ? zoneOf(fountain.angle, place, sheet) : 0));

@@ -27,7 +27,8 @@ export function seenLight(
   margin = 0,
   channels = 3,
 ): SeenLight {
-  return isEnlarged(request)
+  // Bare stock is the same at any size.
+  return isEnlarged(request) || request.plates.length === 0
     ? wholeLight(request, colours, margin)
     : blockLight(request, colours, margin, channels);
 }

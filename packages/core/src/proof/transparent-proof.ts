@@ -1,9 +1,11 @@
+import type { Lab } from '../colour/lab.ts';
 import { encode8 } from '../colour/srgb.ts';
 import { WIDE_TO_SRGB } from '../colour/wide-to-srgb.ts';
 import { labToWide } from '../colour/wide-rgb.ts';
 import { inkOf } from '../ink/ink-of.ts';
 import type { Stock } from '../ink/ink.ts';
 import { asPrinted } from '../recipe/as-printed.ts';
+import { BLACK_PAPER, groundOf, hasGround, laidOnGround, WHITE_PAPER } from './ground.ts';
 import type { PlatesView } from './plates-view.ts';
 import { colouringOf, placeOnSheet } from './press-proof.ts';
 import { seenLight } from './seen-light.ts';
@@ -25,17 +27,29 @@ export function transparentProof(given: PlatesView): Uint8ClampedArray<ArrayBuff
   const recipe = { ...printed, stock: plainStock(printed.stock) };
   const request = { ...given, scene: { ...given.scene, recipe } };
   const inks = given.plates.map((plate) => inkOf(recipe.inks, recipe.plates[plate].ink));
-  const colouring = colouringOf(recipe, inks);
   const onSheet = placeOnSheet(request);
   const isBlended = inks.some(({ fountain }) => fountain !== null);
-  const colours = isBlended
-    ? (x: number, y: number) => colouring(onSheet(x, y)).colours
-    : colouring(undefined).colours;
+  const coloursOn = (lab: Lab) => {
+    const colouring = colouringOf({ ...recipe, stock: { ...recipe.stock, lab } }, inks);
+    return isBlended ? (x: number, y: number) => colouring(onSheet(x, y)) : colouring(undefined);
+  };
   // Of every set of plates but the empty one a pixel is full.
   const inked = new Float64Array(3 << inks.length).fill(1, 3);
+  const under = hasGround(recipe) ? groundOf(request) : undefined;
+  const paper = under ? WHITE_PAPER : recipe.stock.lab;
   const {
-    planes: [[reds, greens, blues], [shares]],
-  } = seenLight(request, [colours, inked]);
+    planes: [light, [shares]],
+  } = seenLight(request, [coloursOn(paper), inked]);
+  if (under) {
+    const covers = inks.some(({ opacity }) => opacity > 0);
+    laidOnGround(
+      light,
+      covers ? seenLight(request, [coloursOn(BLACK_PAPER)]).planes[0] : undefined,
+      under.light,
+    );
+    for (let i = 0; i < shares.length; i++) shares[i] = 1 - (1 - shares[i]) * (1 - under.alpha[i]);
+  }
+  const [reds, greens, blues] = light;
   const ground = encoded(...labToWide(recipe.stock.lab));
   const out = new Uint8ClampedArray(reds.length * 4);
   for (let i = 0, to = 0; i < reds.length; i++, to += 4) {

@@ -116,6 +116,8 @@ export interface RouteKind<R extends { readonly kind: string }> {
   readonly toneTable?: (route: R, ink: string) => Uint16Array;
   /** True when its tones end in edges that only the film's pixels show. */
   readonly isFlat?: boolean;
+  /** True when what goes this way is on the stock before the inks, and comes to no plate. */
+  readonly isOnStock?: boolean;
   /** Present when it goes by the ink model. */
   readonly modelled?: Modelled<R>;
   /** SHA-256 of pictures that it takes besides the original's own. */

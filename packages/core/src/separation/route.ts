@@ -14,6 +14,9 @@ export const lineInks = (route: Route): readonly string[] => routeKind(route).li
 /** True for routes that keep an original's colours. */
 export const isColourRoute = (route: Route): boolean => routeKind(route).isColour;
 
+/** True for a route that leaves an original on the stock, as no ink of the job prints it. */
+export const isOnStock = (route: Route): boolean => routeKind(route).isOnStock === true;
+
 /**
  * An original's coverage of one ink, on its source's grid or a finer one; undefined when its route does not come to the ink.
  *

@@ -2,6 +2,7 @@ import { cutOutOf, hasLine, placeOriginal, type PlacedOriginal } from '../origin
 import { shifted } from '../original/shifted.ts';
 import { printedInks } from '../plate/composed-art.ts';
 import { baseOf, hasLines, isEdged, platesOverBase } from '../plate/plate-art.ts';
+import { isPlated } from '../recipe/plated.ts';
 import type { OriginalRecipe, Recipe } from '../recipe/recipe.ts';
 import type { Scene } from '../recipe/scene.ts';
 import { routeInks } from '../separation/route.ts';
@@ -44,7 +45,7 @@ const isPixels = (original: OriginalRecipe): boolean => {
 const sayingOn = ({ originals, plates }: Recipe, plate: number): OriginalRecipe[] => {
   const { ink } = plates[plate];
   return originals.filter(
-    ({ shown, overprint, route }) => shown && (!overprint || routeInks(route).includes(ink)),
+    (original) => isPlated(original) && (!original.overprint || routeInks(original.route).includes(ink)),
   );
 };
 
@@ -82,7 +83,7 @@ export function hardEdges(scene: Scene, plate: number, units: Units): HardEdges 
   if (isBase) return made;
   const { ink, shift } = recipe.plates[plate];
   for (const one of recipe.originals) {
-    if (!one.shown) continue;
+    if (!isPlated(one)) continue;
     const original = shifted(one, scene, recipe.sheet, shift);
     const printed = printedInks(original).includes(ink);
     if (!printed && original.overprint) continue;

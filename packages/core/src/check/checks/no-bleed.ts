@@ -1,5 +1,6 @@
 import { placedHeight } from '../../original/place-original.ts';
 import { boxCorners } from '../../original/placed.ts';
+import { isPlated } from '../../recipe/plated.ts';
 import type { OriginalRecipe, Recipe, Sheet } from '../../recipe/recipe.ts';
 import type { Check, Mend } from '../finding.ts';
 import { mendSheet } from '../mend.ts';
@@ -33,7 +34,7 @@ export const noBleed: Check = {
     const bleed = Math.max(sheet.bleed, 0);
     const wanted = bleed > 0 ? Math.min(bleed, USUAL) : USUAL;
     return recipe.originals.flatMap((original) => {
-      if (!original.shown) return [];
+      if (!isPlated(original)) return [];
       const { content } = original;
       const picture = content.kind === 'picture' ? scene.pictures.get(content.picture) : undefined;
       if (content.kind === 'picture' && !picture) return [];

@@ -1,7 +1,7 @@
 import { sameName } from '../../press/press.ts';
 import { placedHeight } from '../../original/place-original.ts';
 import { boxCorners } from '../../original/placed.ts';
-import { routeInks } from '../../separation/route.ts';
+import { isOnStock, routeInks } from '../../separation/route.ts';
 import type { Check, Checked, Found } from '../finding.ts';
 import { mendOriginal, mendPlate, mendSheet } from '../mend.ts';
 import { Places } from '../places.ts';
@@ -60,7 +60,7 @@ function strayOriginals({ scene, recipe }: Checked): Found[] {
     if (!shown)
       return [{ severity: 'note', says: `“${name}” is hidden, and is not printed.`, places: [], mends: [] }];
     const inks = routeInks(route);
-    if (recipe.plates.every((plate) => !plate.printed || !inks.includes(plate.ink)))
+    if (!isOnStock(route) && recipe.plates.every((plate) => !plate.printed || !inks.includes(plate.ink)))
       return [
         {
           severity: 'risky',

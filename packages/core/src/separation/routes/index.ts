@@ -6,6 +6,7 @@ import { processRoute, type ProcessRoute } from './process.ts';
 import { profileRoute, type ProfileRoute } from './profile.ts';
 import { separatedRoute, type SeparatedRoute } from './separated.ts';
 import { spotRoute, type SpotRoute } from './spot.ts';
+import { stockRoute, type StockRoute } from './stock.ts';
 import { tonesRoute, type TonesRoute } from './tones.ts';
 
 /** How an original comes to the inks. */
@@ -17,7 +18,8 @@ export type Route =
   | SeparatedRoute
   | ChannelsRoute
   | SpotRoute
-  | BandsRoute;
+  | BandsRoute
+  | StockRoute;
 
 /** Every kind of route, in the order they are offered. */
 export const ROUTES: {
@@ -31,6 +33,7 @@ export const ROUTES: {
   channels: channelsRoute,
   spot: spotRoute,
   bands: bandsRoute,
+  stock: stockRoute,
 };
 
 /** The kind of a route. */

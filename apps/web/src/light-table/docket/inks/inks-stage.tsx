@@ -1,4 +1,4 @@
-import { routeInks, routeKind } from '@brachytone/core';
+import { isOnStock, routeInks, routeKind } from '@brachytone/core';
 import { useEffect } from 'react';
 import { SwitchRow } from '../../../controls/switch-row.tsx';
 import { useAppDispatch } from '../../../store/store.ts';
@@ -50,7 +50,8 @@ export function InksStage() {
         >
           <OriginalPicker />
           <RouteGroup original={original} />
-          {recipe.inks.length > routeInks(original.route).length || recipe.originals.length > 1 ? (
+          {!isOnStock(original.route) &&
+          (recipe.inks.length > routeInks(original.route).length || recipe.originals.length > 1) ? (
             <SwitchRow
               label="Print it over what lies under it"
               title="Off: it knocks out what lies under it, on every plate"

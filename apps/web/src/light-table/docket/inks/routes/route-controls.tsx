@@ -4,6 +4,7 @@ import { BandsRouteControls } from './bands-route.tsx';
 import { InkRouteControls } from './ink-route.tsx';
 import { ProcessControls } from './process-controls.tsx';
 import { SpotControls } from './spot-controls.tsx';
+import { StockControls } from './stock-controls.tsx';
 import { TonesControls } from './tones-controls.tsx';
 
 type ControlsOf<Kind extends Route['kind']> = ComponentType<{
@@ -21,6 +22,7 @@ const CONTROLS: { readonly [Kind in Route['kind']]: ControlsOf<Kind> | null } = 
   channels: null,
   spot: SpotControls,
   bands: BandsRouteControls,
+  stock: StockControls,
 };
 
 /** The controls of an original's route. */

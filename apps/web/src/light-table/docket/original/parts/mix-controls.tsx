@@ -1,23 +1,13 @@
 import { Select } from '../../../../controls/select.tsx';
-import { present, type Blend, type Mix } from '@brachytone/core';
+import { present, type Mix } from '@brachytone/core';
 import { PERCENT } from '../../../../words/quantity.ts';
+import { BLEND_NAMES, blendOptions } from '../../../../words/blend-names.ts';
 import { SliderRow } from '../../../../controls/slider-row.tsx';
 import { useEditOriginal, useOriginalPath, useTheOriginal } from '../../../../store/use-original.ts';
 import { Row } from '../../group.tsx';
 import { ScreenControls } from '../../screen-controls.tsx';
 
-const BLEND_NAMES: Record<Blend, string> = {
-  normal: 'Normal',
-  multiply: 'Multiply',
-  screen: 'Screen',
-  overlay: 'Overlay',
-  'soft-light': 'Soft light',
-};
-
-const BLEND_OPTIONS = (Object.keys(BLEND_NAMES) as Blend[]).map((value) => ({
-  value,
-  name: BLEND_NAMES[value],
-}));
+const BLEND_OPTIONS = blendOptions(BLEND_NAMES);
 
 export const mixWords = ({ blend, strength }: Mix): string =>
   `${BLEND_NAMES[blend].toLowerCase()}, ${strength} %`;
