@@ -1,5 +1,6 @@
 import type { Shown } from '@brachytone/core';
 import { draftBlocks, draftOf, halvesOf, hasSequential, type ViewRequest } from './drafts.ts';
+import type { Wish } from './engine.ts';
 import { FIRST, LAST, SECOND } from './ranks.ts';
 import type { DrawRequest } from './worker.ts';
 
@@ -29,7 +30,7 @@ export type Receive = (
 /** What draws, in workers. */
 export interface DrawingEngine {
   /** Draws a part of a view, in the worker of that end of the sheet. */
-  readonly draw: (request: DrawRequest, rank: number, end: 0 | 1) => Promise<Shown>;
+  readonly draw: (request: DrawRequest, wish: Wish) => Promise<Shown>;
   /** Brings sequential plates of a view a little further down; true when they have come to the row of the film. */
   readonly prepare: (
     request: ViewRequest,
@@ -151,7 +152,14 @@ export class DrawingLoop {
       const parts = halvesOf(rows, blocks);
       const made = await Promise.all(
         parts.map((part, i) =>
-          this.engine.draw({ ...request, ...draft, rows: part, blocks }, rank, i === 0 ? 0 : 1),
+          this.engine.draw(
+            { ...request, ...draft, rows: part, blocks },
+            {
+              rank,
+              end: i === 0 ? 0 : 1,
+              ahead: true,
+            },
+          ),
         ),
       );
       // A draft that a newer one of the same view follows is shown all the same: a slider is being dragged.
@@ -199,7 +207,11 @@ export class DrawingLoop {
         const foot = view.y + ((from + count) * view.height) / view.rows;
         if (sequential && !(await this.prepared(request, foot, current, rank))) return;
         const part = { ...request, rows: { first: from, count } };
-        const made = await this.engine.draw(part, strips === 1 ? Math.min(FIRST, rank + 1) : rank, end);
+        const made = await this.engine.draw(part, {
+          rank: strips === 1 ? Math.min(FIRST, rank + 1) : rank,
+          end,
+          ahead: true,
+        });
         if (!current()) return;
         made.inked.forEach((share, k) => (sums[k] = (sums[k] ?? 0) + (share * count) / view.rows));
         shown.add(made.rgba, from);
@@ -207,7 +219,8 @@ export class DrawingLoop {
     };
     // One worker from the top down, one from the foot up: each keeps the tones of its end for the next time. Sequential plates are
     // made by one alone.
-    await Promise.all(sequential ? [drawFrom(0)] : [drawFrom(0), drawFrom(1)]);
+    // Each has two strips in hand, so that a worker goes on to the next while the page takes what it made.
+    await Promise.all(sequential ? [drawFrom(0)] : [drawFrom(0), drawFrom(1), drawFrom(0), drawFrom(1)]);
     if (!current()) return undefined;
     shown.finish();
     return sums;

@@ -11,7 +11,7 @@ const { Engine } = await import('./engine.ts');
 const lanesOf = (count: number): Lane[] =>
   Array.from({ length: count }, (_, number) => ({
     remote: number as unknown as Remote<WorkerApi>,
-    busy: false,
+    given: 0,
     end: jest.fn(),
   }));
 
@@ -25,11 +25,11 @@ it('gives what waits to the next free worker, the highest rank first, and an end
       release.push(resolve);
     });
   const all = [
-    engine.run(work('a'), 1, 0),
-    engine.run(work('b'), 1),
-    engine.run(work('low'), 0),
-    engine.run(work('upper'), 1, 0),
-    engine.run(work('high'), 2),
+    engine.run(work('a'), { rank: 1, end: 0 }),
+    engine.run(work('b'), { rank: 1 }),
+    engine.run(work('low'), { rank: 0 }),
+    engine.run(work('upper'), { rank: 1, end: 0 }),
+    engine.run(work('high'), { rank: 2 }),
   ];
   expect(began).toEqual(['a in 0', 'b in 1']);
   for (let turn = 0; turn < 20 && began.length < 5; turn++) {
@@ -51,4 +51,33 @@ it('ends its workers, and refuses what waits', async () => {
   engine.dispose();
   await expect(waiting).rejects.toThrow('have been ended');
   expect(lanes[0].end).toHaveBeenCalledTimes(1);
+});
+
+it('gives a piece of much to a worker that is at another, but no more, and none before what goes first', async () => {
+  const engine = new Engine(lanesOf(1));
+  const began: string[] = [];
+  const release = new Map<string, () => void>();
+  const work = (name: string) => () =>
+    new Promise<void>((resolve) => {
+      began.push(name);
+      release.set(name, resolve);
+    });
+  const strips = ['one', 'two', 'three'].map((name) =>
+    engine.run(work(name), { rank: 1, end: 0, ahead: true }),
+  );
+  expect(began).toEqual(['one', 'two']);
+  const draft = engine.run(work('draft'), { rank: 2, end: 0 });
+  const later = engine.run(work('later'), { rank: 1, end: 0, ahead: true });
+  const finish = async (name: string) => {
+    release.get(name)?.();
+    await new Promise((resolve) => setTimeout(resolve, 2));
+  };
+  await finish('one');
+  expect(began).toEqual(['one', 'two']);
+  await finish('two');
+  expect(began).toEqual(['one', 'two', 'draft', 'three']);
+  await finish('draft');
+  await finish('three');
+  await finish('later');
+  await Promise.all([...strips, draft, later]);
 });

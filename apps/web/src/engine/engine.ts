@@ -7,11 +7,23 @@ import type { DrawRequest, WorkerApi } from './worker.ts';
 interface Waiting {
   readonly rank: number;
   readonly lane: Lane | undefined;
+  /** Most that a worker may have been given when it is given this, too. */
+  readonly most: number;
   readonly start: (lane: Lane) => void;
   readonly refuse: (reason: Error) => void;
 }
 
 type Work<Result> = (worker: Remote<WorkerApi>) => Promise<Result>;
+
+/** Who does some work, and when. */
+export interface Wish {
+  /** What has a higher rank goes before the rest. */
+  readonly rank?: number;
+  /** 0 or 1 for the one worker that keeps what it made of the upper or lower end of a sheet; any when missing. */
+  readonly end?: 0 | 1;
+  /** True for small pieces of much: one is given to a worker while it is at another, so that it does not wait for the page in between. */
+  readonly ahead?: boolean;
+}
 
 /** Shares work out to workers. It ends with `dispose`. */
 export class Engine {
@@ -19,26 +31,24 @@ export class Engine {
 
   constructor(private readonly lanes: readonly Lane[]) {}
 
-  /**
-   * Runs work in the next free worker; what has a higher rank goes before the rest.
-   *
-   * @param end 0 or 1 for the one worker that keeps what it made of the upper or lower end of a sheet; any when missing
-   */
-  run<Result>(work: Work<Result>, rank: number = FIRST, end?: 0 | 1): Promise<Result> {
+  /** Runs work in the next free worker. */
+  run<Result>(work: Work<Result>, { rank = FIRST, end, ahead = false }: Wish = {}): Promise<Result> {
     return new Promise((resolve, refuse) => {
       const start = (lane: Lane) => {
-        lane.busy = true;
+        lane.given++;
         work(lane.remote)
           .then(resolve, refuse)
           .finally(() => {
-            lane.busy = false;
-            this.nextFor(lane)?.start(lane);
+            lane.given--;
+            for (let next = this.nextFor(lane); next; next = this.nextFor(lane)) next.start(lane);
           });
       };
+      const most = ahead ? 1 : 0;
       const wanted = end === undefined ? undefined : this.lanes[end];
-      const free = wanted ? (wanted.busy ? undefined : wanted) : this.lanes.find((lane) => !lane.busy);
-      if (free) start(free);
-      else this.waiting.push({ rank, lane: wanted, start, refuse });
+      const free = (wanted ? [wanted] : this.lanes).find(({ given }) => given <= most);
+      const isNext = this.waiting.every((one) => one.rank < rank || (one.lane && one.lane !== free));
+      if (free && isNext) start(free);
+      else this.waiting.push({ rank, lane: wanted, most, start, refuse });
     });
   }
 
@@ -55,7 +65,9 @@ export class Engine {
       (best, job) => (best && best.rank >= job.rank ? best : job),
       undefined,
     );
-    if (next) this.waiting.splice(this.waiting.indexOf(next), 1);
+    // What goes first and may not be given ahead keeps its place: nothing of a lower rank slips in before it.
+    if (!next || lane.given > next.most) return undefined;
+    this.waiting.splice(this.waiting.indexOf(next), 1);
     return next;
   }
 }
@@ -64,12 +76,11 @@ export class Engine {
 export const engine = new Engine(lanes);
 
 /** Runs work in the next free worker of the page; see `Engine.run`. */
-export const inWorker = <Result>(work: Work<Result>, rank?: number, end?: 0 | 1): Promise<Result> =>
-  engine.run(work, rank, end);
+export const inWorker = <Result>(work: Work<Result>, wish?: Wish): Promise<Result> => engine.run(work, wish);
 
 /** Draws a part of a view, in the worker of that end of the sheet. */
-export const draw = (request: DrawRequest, rank: number, end: 0 | 1): Promise<Shown> =>
-  inWorker((worker) => worker.draw(request), rank, end);
+export const draw = (request: DrawRequest, wish: Wish): Promise<Shown> =>
+  inWorker((worker) => worker.draw(request), wish);
 
 /** Makes sequential plates a little further; true when they have come down to the row. */
 export const prepare = (
@@ -78,7 +89,7 @@ export const prepare = (
   frame: Frame,
   row: number,
   rank: number,
-): Promise<boolean> => inWorker((worker) => worker.prepare(recipe, plates, frame, row), rank, 0);
+): Promise<boolean> => inWorker((worker) => worker.prepare(recipe, plates, frame, row), { rank, end: 0 });
 
 /**
  * The bits this page makes of a plate's whole film, for checks from outside: `brachytone.filmBits(recipe, plate)` in

@@ -35,7 +35,7 @@ export async function rehearse(request: ViewRequest, current: () => boolean): Pr
   for (let turn = 1; turn <= TURNS && current(); turn++) {
     const other: Recipe = { ...recipe, plates: recipe.plates.map((plate) => moved(plate, turn)) };
     const drawn = parts.map((rows, i) =>
-      draw({ ...request, ...draft, recipe: other, rows, blocks }, LAST, i === 0 ? 0 : 1),
+      draw({ ...request, ...draft, recipe: other, rows, blocks }, { rank: LAST, end: i === 0 ? 0 : 1 }),
     );
     await Promise.allSettled(drawn);
   }

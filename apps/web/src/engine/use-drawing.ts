@@ -14,7 +14,7 @@ import { pictures } from './pictures.ts';
 import { rehearse } from './rehearse.ts';
 
 /** Rest before exact work starts, ms. */
-const SETTLE = 45;
+const SETTLE = 25;
 
 const ENGINE: DrawingEngine = {
   draw,

@@ -16,7 +16,7 @@ const MOST_KEPT = 200;
 async function imageOf(key: string, swatch: Swatch): Promise<ImageData> {
   const known = made.get(key);
   if (known) return known;
-  const rgba = await inWorker((worker) => worker.swatch(swatch), SECOND);
+  const rgba = await inWorker((worker) => worker.swatch(swatch), { rank: SECOND });
   const image = new ImageData(rgba, swatch.width, swatch.height);
   if (made.size >= MOST_KEPT) made.clear();
   made.set(key, image);

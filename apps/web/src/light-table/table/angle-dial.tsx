@@ -202,7 +202,7 @@ function useDial(index: number): AngleDial | undefined {
   useEffect(() => {
     if (index < 0) return;
     let stale = false;
-    inWorker((worker) => worker.angleDial(recipe, index), SECOND).then(
+    inWorker((worker) => worker.angleDial(recipe, index), { rank: SECOND }).then(
       (made) => !stale && setDial(made),
       () => undefined,
     );

@@ -40,7 +40,7 @@ export function PanelsGroup() {
     if (!strips) return;
     setSeeking(true);
     try {
-      const costs = await inWorker((worker) => worker.seamCosts(recipe, from), FIRST);
+      const costs = await inWorker((worker) => worker.seamCosts(recipe, from), { rank: FIRST });
       put('Quiet seams', {
         ...from,
         across: quietSeams(strips.across, costs.across, SEAM_STEP),

@@ -32,7 +32,7 @@ export function useTold<Told>(
     if (arrival !== 'whole' || what === undefined || plates === '') return;
     let stale = false;
     const timer = setTimeout(() => {
-      inWorker((worker) => ask(worker, recipe, plates.split(' ').map(Number)), LAST).then(
+      inWorker((worker) => ask(worker, recipe, plates.split(' ').map(Number)), { rank: LAST }).then(
         (next) => !stale && setTold(() => next),
         // Something of it is not there yet; it is told when it comes.
         () => undefined,

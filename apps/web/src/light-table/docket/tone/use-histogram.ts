@@ -22,7 +22,7 @@ export function useHistogram(original: OriginalRecipe | undefined, steps: number
     if (!counted) return;
     let stale = false;
     const timer = setTimeout(() => {
-      inWorker((worker) => worker.histogram(counted, steps), LAST).then(
+      inWorker((worker) => worker.histogram(counted, steps), { rank: LAST }).then(
         (next) => !stale && setBins(next),
         // A picture that is not there yet; it is counted when it comes.
         () => undefined,

@@ -24,7 +24,7 @@ export function ReachRow({ original }: { original: OriginalRecipe }) {
   useEffect(() => {
     let stale = false;
     const timer = setTimeout(() => {
-      inWorker((worker) => worker.reachOf(recipe, original.id), LAST).then(
+      inWorker((worker) => worker.reachOf(recipe, original.id), { rank: LAST }).then(
         (made) => !stale && setError(made),
         () => undefined,
       );
