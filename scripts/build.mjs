@@ -3,7 +3,11 @@ import { build, context } from 'esbuild';
 import { build as buildWeb } from 'vite';
 
 const SERVER = {
-  entryPoints: ['apps/server/src/main.ts', 'apps/server/src/work/worker.ts'],
+  entryPoints: [
+    'apps/server/src/main.ts',
+    'apps/server/src/work/worker.ts',
+    'apps/server/src/readers/reader.ts',
+  ],
   entryNames: '[name]',
   outdir: 'apps/server/dist',
   bundle: true,

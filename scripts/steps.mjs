@@ -73,7 +73,12 @@ export async function build() {
       .join('\n'),
   );
   const mark = stamp('build');
-  const built = ['apps/server/dist/main.js', 'apps/server/dist/worker.js', 'apps/web/dist/index.html'];
+  const built = [
+    'apps/server/dist/main.js',
+    'apps/server/dist/worker.js',
+    'apps/server/dist/reader.js',
+    'apps/web/dist/index.html',
+  ];
   if (mark.is(value) && built.every((path) => existsSync(join(ROOT, path)))) return;
   console.log('Building…');
   await must('Building', process.execPath, ['scripts/build.mjs']);

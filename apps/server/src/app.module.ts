@@ -11,6 +11,7 @@ import { PullsController } from './jobs/pulls.controller.ts';
 import { PullsService } from './jobs/pulls.service.ts';
 import { FilesController } from './files/files.controller.ts';
 import { FilesService } from './files/files.service.ts';
+import { ReadersService } from './readers/readers.service.ts';
 import { RunsController } from './runs/runs.controller.ts';
 import { ArchivesController } from './archives/archives.controller.ts';
 import { ArchivesService } from './archives/archives.service.ts';
@@ -42,6 +43,7 @@ export class AppModule {
         { provide: DATABASE, useValue: database },
         { provide: SETTINGS, useValue: settings },
         WorkService,
+        ReadersService,
         FilesService,
         JobsService,
         ProofsService,

@@ -15,7 +15,12 @@ export const TYPEFACES_FOLDER = fromHere('../typefaces');
 /** The demo originals. */
 export const DEMO_FOLDER = fromHere('../../../demo/originals');
 
-/** The built worker; run from source, the server still uses the built one. */
-export const WORKER_FILE = existsSync(fromHere('./worker.js'))
-  ? fromHere('./worker.js')
-  : fromHere('../dist/worker.js');
+/** Something built; run from source, the server still uses the built one. */
+const built = (name: string): string =>
+  existsSync(fromHere(`./${name}`)) ? fromHere(`./${name}`) : fromHere(`../dist/${name}`);
+
+/** What worker threads run. */
+export const WORKER_FILE = built('worker.js');
+
+/** What reading processes run. */
+export const READER_FILE = built('reader.js');

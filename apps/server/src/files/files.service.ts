@@ -17,12 +17,15 @@ import {
   type ProfileView,
 } from '@brachytone/job';
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import { collectGarbage } from '../collect-garbage.ts';
 import { DATABASE, type BytesRow, type Database } from '../database/database.ts';
 import { originalBytes, originals } from '../database/schema.ts';
-import { notFound } from '../http/problem.ts';
+import { notFound, Problem } from '../http/problem.ts';
 import { WorkService } from '../work/work.service.ts';
 import { LRUCache } from 'lru-cache';
-import { madeOrProblem, type Kept, type SharedMaterials } from '../work/tasks.ts';
+import { ReadersService } from '../readers/readers.service.ts';
+import type { Kept } from '../readers/readings.ts';
+import type { SharedMaterials } from '../work/tasks.ts';
 import { unpackPicture } from './read-picture.ts';
 
 /** Bytes are kept in parts of this size, so that none is ever handled whole by the database. */
@@ -30,6 +33,9 @@ const PART = 4 << 20;
 
 /** Separations by profiles kept ready in memory, a quarter of a megabyte each. */
 const MOST_TABLES = 32;
+
+/** Bytes of a file after which memory is given back at once. */
+const LARGE = 16e6;
 
 /** Pictures kept ready in memory. */
 const KEPT_BYTES = 256e6;
@@ -42,11 +48,13 @@ const bytesOf = (pyramid: Pyramid): number =>
 @Injectable()
 export class FilesService {
   private readonly ready = new Map<string, Promise<Pyramid>>();
+  private readonly failed = new Map<string, Problem>();
   private readonly tables = new LRUCache<string, SeparationTable>({ max: MOST_TABLES });
 
   constructor(
     @Inject(DATABASE) private readonly database: Database,
     @Inject(WorkService) private readonly work: WorkService,
+    @Inject(ReadersService) private readonly readers: ReadersService,
   ) {}
 
   /** Takes a file in; the same bytes twice are the same original. */
@@ -54,7 +62,7 @@ export class FilesService {
     const sha256 = createHash('sha256').update(bytes).digest('hex');
     const known = await this.find(sha256);
     if (known) return known;
-    const made = madeOrProblem(await this.work.run('intake', { bytes }));
+    const made = await this.readers.run('intake', { bytes });
     return this.keep(sha256, bytes.length, made, parts(sha256, 'source', bytes));
   }
 
@@ -66,9 +74,7 @@ export class FilesService {
     const known = await this.find(name);
     if (known) return known;
     if (facts.colour !== 'CMYK') throw notFound('CMYK file of this kind');
-    const made = madeOrProblem(
-      await this.work.run('retake', { bytes: await this.source(from), intent, compensate }),
-    );
+    const made = await this.readers.run('retake', { bytes: await this.source(from), intent, compensate });
     const taken = { intent, compensate, from };
     return this.keep(name, byteLength, { ...made, facts: { ...made.facts, taken } });
   }
@@ -77,7 +83,7 @@ export class FilesService {
   async channels(sha256: string): Promise<ChannelsView> {
     const { facts } = await this.get(sha256);
     const from = facts.taken?.from ?? sha256;
-    const made = madeOrProblem(await this.work.run('channels', { bytes: await this.source(from) }));
+    const made = await this.readers.run('channels', { bytes: await this.source(from) });
     const channels: { name: string; picture: OriginalView }[] = [];
     for (const [i, { name, kept }] of made.channels.entries()) {
       const own = nameOf(`${from} channel ${i}`);
@@ -102,6 +108,8 @@ export class FilesService {
       .insert(originals)
       .values({ sha256, byteLength, ...picture, kind, smallLevel, facts })
       .onConflictDoNothing();
+    // Samples of a large picture would stay until the next one comes.
+    if (working.length > LARGE) setImmediate(collectGarbage);
     return this.get(sha256);
   }
 
@@ -191,7 +199,9 @@ export class FilesService {
 
   /** What a press's profile says of its paper and inks. */
   async profile(sha256: string): Promise<ProfileView> {
-    return this.work.run('profile', { profile: await this.profileBytes(sha256) });
+    return this.once(sha256, async () =>
+      this.readers.run('profile', { profile: await this.profileBytes(sha256) }),
+    );
   }
 
   /** Amounts of the process inks by a press's profile. */
@@ -199,14 +209,24 @@ export class FilesService {
     const name = profileTableName({ profile: sha256, intent, compensate });
     let table = this.tables.get(name);
     if (!table) {
-      table = await this.work.run('separation', {
-        profile: await this.profileBytes(sha256),
-        intent,
-        compensate,
-      });
+      table = await this.once(name, async () =>
+        this.readers.run('separation', { profile: await this.profileBytes(sha256), intent, compensate }),
+      );
       this.tables.set(name, table);
     }
     return table;
+  }
+
+  /** Work with a file that has been taken in: should the file end it, it is not begun again before the server is. */
+  private async once<Made>(key: string, work: () => Promise<Made>): Promise<Made> {
+    const failed = this.failed.get(key);
+    if (failed) throw failed;
+    try {
+      return await work();
+    } catch (error) {
+      if (error instanceof Problem && error.status === 422) this.failed.set(key, error);
+      throw error;
+    }
   }
 
   private async profileBytes(sha256: string): Promise<Uint8Array> {

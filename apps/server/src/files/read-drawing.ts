@@ -18,11 +18,14 @@ import {
 import type { OriginalFacts } from '@brachytone/job';
 import { XMLParser } from 'fast-xml-parser';
 import { Problem } from '../http/problem.ts';
+import { soundSvg } from './sound-svg.ts';
 
 /** Bytes of the largest SVG file that is read. */
 const LARGEST = 20e6;
 /** Most corners and curves a drawing may have. */
-const MOST_PARTS = 1e6;
+const MOST_PARTS = 400_000;
+/** And dashes, along all of its strokes. */
+const MOST_DASHES = 100_000;
 
 const refuse = (detail: string): Problem => new Problem(422, 'Drawing not taken', detail);
 
@@ -44,7 +47,7 @@ export function readDrawing(bytes: Uint8Array): { drawing: Drawing; facts: Origi
       `The SVG file has ${Math.round(bytes.length / 1e6)} MB; Brachytone takes up to ${LARGEST / 1e6}. Nothing was added.`,
     );
   }
-  const text = new TextDecoder().decode(bytes);
+  const { text, hasPictures } = soundSvg(new TextDecoder().decode(bytes));
   const nodes = parse(plainSvg(text));
   const svg = nodes.find((node) => node.name === 'svg');
   const box = (svg?.attributes.viewBox ?? '').split(/[\s,]+/).map(Number);
@@ -53,7 +56,15 @@ export function readDrawing(bytes: Uint8Array): { drawing: Drawing; facts: Origi
   }
   const scale = DRAWING_UNITS / Math.max(box[2], box[3]);
   const toUnits = after({ xx: 1, xy: 0, x0: -box[0], yx: 0, yy: 1, y0: -box[1] }, scaled(scale));
-  const reading: Reading = { shapes: [], clips: [], ids: clipsById(svg), parts: 0, leftOut: new Set() };
+  const reading: Reading = {
+    shapes: [],
+    clips: [],
+    ids: clipsById(svg),
+    parts: 0,
+    dashes: 0,
+    leftOut: new Set(),
+  };
+  if (hasPictures) reading.leftOut.add('a picture inside it');
   if (/<(?:[a-z]+:)?text[\s>]/.test(text)) reading.leftOut.add('text that is not turned into outlines');
   walk(svg.children, toUnits, [], reading);
   if (reading.shapes.length === 0) {
@@ -112,6 +123,7 @@ interface Reading {
   readonly clips: Clip[];
   readonly ids: ReadonlyMap<string, Node>;
   parts: number;
+  dashes: number;
   readonly leftOut: Set<string>;
 }
 
@@ -137,7 +149,6 @@ function mapOf(attributes: Node['attributes'], outer: Affine): Affine {
 function walk(children: readonly Node[], outer: Affine, clips: readonly number[], reading: Reading): void {
   for (const node of children) {
     const { name, attributes } = node;
-    if (name === 'image') reading.leftOut.add('a picture inside it');
     if (name !== 'g' && name !== 'path') continue;
     if (Number(attributes.opacity ?? 1) < 0.5) continue;
     if (attributes.mask || attributes.filter) reading.leftOut.add('a mask or filter');
@@ -175,7 +186,7 @@ function contoursOf(d: string, map: Affine, reading: Reading): Contour[] {
   reading.parts += contours.reduce((sum, { parts }) => sum + parts.length, 0);
   if (reading.parts > MOST_PARTS) {
     throw refuse(
-      `The drawing has more than ${MOST_PARTS / 1e6} million corners and curves. Make it simpler first. Nothing was added.`,
+      `The drawing has more than ${MOST_PARTS / 1000} thousand corners and curves. Make it simpler first. Nothing was added.`,
     );
   }
   return contours.map(({ start, parts, closed }) => ({
@@ -202,15 +213,29 @@ function addPath(
   const rule = attributes['fill-rule'] === 'evenodd' ? 'evenodd' : 'nonzero';
   if (fill !== undefined) shapes.push({ contours, rule, ink: fill, clips });
   if (stroke !== undefined) {
-    shapes.push({ contours, rule: 'nonzero', stroke: strokeOf(attributes, map), ink: stroke, clips });
+    shapes.push({
+      contours,
+      rule: 'nonzero',
+      stroke: strokeOf(attributes, map, contours, reading),
+      ink: stroke,
+      clips,
+    });
   }
   reading.shapes.push(...(attributes['paint-order']?.startsWith('stroke') ? shapes.reverse() : shapes));
 }
 
-function strokeOf(attributes: Node['attributes'], map: Affine): StrokeStyle {
+function strokeOf(
+  attributes: Node['attributes'],
+  map: Affine,
+  contours: readonly Contour[],
+  reading: Reading,
+): StrokeStyle {
   const scale = Math.sqrt(Math.abs(map.xx * map.yy - map.xy * map.yx));
   const one = (name: string, start: number) => Number(attributes[name] ?? start);
-  const dashes = (attributes['stroke-dasharray'] ?? '').split(/[\s,]+/).map(Number);
+  const pattern = (attributes['stroke-dasharray'] ?? '')
+    .split(/[\s,]+/)
+    .map((length) => Number(length) * scale);
+  const dashes = isDashed(pattern, contours, reading) ? pattern : [];
   return {
     width: one('stroke-width', 1) * scale,
     cap: (attributes['stroke-linecap'] ?? 'butt') as StrokeStyle['cap'],
@@ -219,9 +244,32 @@ function strokeOf(attributes: Node['attributes'], map: Affine): StrokeStyle {
         ? attributes['stroke-linejoin']
         : 'miter',
     miterLimit: one('stroke-miterlimit', 4),
-    dashes: dashes.some((length) => length > 0) ? dashes.map((length) => length * scale) : [],
+    dashes,
     dashOffset: one('stroke-dashoffset', 0) * scale,
   };
+}
+
+/** True for a line that is to be dashed; one whose dashes nobody could tell apart is taken as solid. */
+function isDashed(pattern: readonly number[], contours: readonly Contour[], reading: Reading): boolean {
+  const period = pattern.reduce((sum, length) => sum + length, 0);
+  if (!(period > 0)) return false;
+  const length = contours.reduce((sum, contour) => sum + roughLength(contour), 0);
+  reading.dashes += (length / period) * pattern.length;
+  if (reading.dashes <= MOST_DASHES) return true;
+  reading.leftOut.add('dashes too fine to be told apart, taken as solid');
+  return false;
+}
+
+/** Length of a contour by its corners and the points that draw its curves: never less than it has. */
+function roughLength({ start, parts }: Contour): number {
+  let [length, x, y] = [0, start[0], start[1]];
+  for (const part of parts) {
+    for (let i = 0; i < part.length; i += 2) {
+      length += Math.hypot(part[i] - x, part[i + 1] - y);
+      [x, y] = [part[i], part[i + 1]];
+    }
+  }
+  return length;
 }
 
 /** True for paint that prints, false for paint that leaves bare, undefined for none. */

@@ -9,6 +9,9 @@ import { cmykOf, PROCESS_NAMES } from './read-separated.ts';
 /** Pictures of more pixels than this are refused: their working copy would not fit beside the films. */
 export const MOST_PIXELS = 160e6;
 
+/** And of more bytes, unpacked. */
+export const MOST_BYTES = 640e6;
+
 /** Pictures with a longer side are refused: a row of them is worked on at once. */
 export const LONGEST_SIDE = 100_000;
 
@@ -46,6 +49,12 @@ export async function readPicture(bytes: Uint8Array, taken: Taking = USUAL_TAKIN
   if (meta.width * meta.height > MOST_PIXELS) {
     throw refuse(
       `The picture has ${meta.width} × ${meta.height} pixels; Brachytone takes up to ${MOST_PIXELS / 1e6} million. Make it smaller first. Nothing was added.`,
+    );
+  }
+  const unpacked = meta.width * meta.height * meta.channels * (isDeep(meta) ? 2 : 1);
+  if (unpacked > MOST_BYTES) {
+    throw refuse(
+      `The picture has ${Math.round(unpacked / 1e6)} MB once it is unpacked; Brachytone takes up to ${MOST_BYTES / 1e6}. Make it smaller, or save it with 8 bits a channel. Nothing was added.`,
     );
   }
   if (Math.max(meta.width, meta.height) > LONGEST_SIDE) {

@@ -1,9 +1,10 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { mkdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { MM_PER_INCH, pictureSize, present, type OriginalRecipe, type Recipe } from '@brachytone/core';
 import { PICTURE_FORMATS, plainName, type JobDocument, type PictureRequest } from '@brachytone/job';
-import { Inject, Injectable } from '@nestjs/common';
+import { Inject, Injectable, Logger } from '@nestjs/common';
+import { LRUCache } from 'lru-cache';
 import { notFound, Problem } from '../http/problem.ts';
 import { FilesService } from '../files/files.service.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
@@ -16,7 +17,9 @@ const MOST_ACROSS = 16_000;
 /** Pictures of jobs: made once for every state and size, then kept as files that can always be made again. */
 @Injectable()
 export class ProofsService {
+  private readonly log = new Logger('Proofs');
   private readonly making = new Map<string, Promise<Uint8Array>>();
+  private readonly failed = new LRUCache<string, Problem>({ max: 1000 });
 
   constructor(
     @Inject(SETTINGS) private readonly settings: Settings,
@@ -39,20 +42,37 @@ export class ProofsService {
     const file = join(folder, `${key}.png`);
     const kept = await readFile(file).catch(() => undefined);
     if (kept) return kept;
+    // A card on the board asks at every visit; what took too much is not begun again until the job is another.
+    const failed = this.failed.get(key);
+    if (failed) throw failed;
     let making = this.making.get(key);
     if (!making) {
       making = (async () => {
         const materials = await this.originals.materials(recipe);
         const png = await this.work.run('proof', { recipe, materials, longer });
-        await mkdir(folder, { recursive: true });
-        // Written aside first: a file under its final name is always whole.
-        await writeFile(`${file}.part`, png);
-        await rename(`${file}.part`, file);
+        await this.keep(file, png);
         return png;
-      })().finally(() => this.making.delete(key));
+      })()
+        .catch((error: unknown) => {
+          if (error instanceof Problem && error.status === 422) this.failed.set(key, error);
+          throw error;
+        })
+        .finally(() => this.making.delete(key));
       this.making.set(key, making);
     }
     return making;
+  }
+
+  /** Keeps a picture for the next time; where there is no room it is made again then. */
+  private async keep(file: string, png: Uint8Array): Promise<void> {
+    try {
+      await mkdir(dirname(file), { recursive: true });
+      // Written aside first: a file under its final name is always whole.
+      await writeFile(`${file}.part`, png);
+      await rename(`${file}.part`, file);
+    } catch (error) {
+      this.log.warn(`A picture could not be kept: ${(error as Error).message}`);
+    }
   }
 
   /**

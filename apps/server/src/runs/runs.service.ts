@@ -305,7 +305,12 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
           });
           const day = row.created.toISOString().slice(0, 10);
           const path = (at: number) => join(this.folder(id), films[at].file);
-          const options = { signal: active.abort.signal, transfer: [port2] };
+          const options = {
+            signal: active.abort.signal,
+            transfer: [port2],
+            news: port1,
+            isPatient: true,
+          };
           const made = row.gang
             ? await this.work.run(
                 'gangFilms',
@@ -341,8 +346,14 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
       if (this.closing) return;
       await rm(this.folder(id), { recursive: true, force: true });
       if (active.abort.signal.aborted) return;
-      this.log.error(error);
-      await this.end(id, 'failed', 'The films could not be made. The job itself is unharmed; try again.');
+      if (!(error instanceof Problem)) this.log.error(error);
+      await this.end(
+        id,
+        'failed',
+        error instanceof Problem
+          ? error.message
+          : 'The films could not be made. The job itself is unharmed; try again.',
+      );
     } finally {
       this.active.delete(id);
     }

@@ -1,7 +1,6 @@
 import type {
   Calibration,
   Drawing,
-  Intent,
   Mesh,
   Picture,
   PrintedShare,
@@ -12,17 +11,9 @@ import type {
   ToneReading,
 } from '@brachytone/core';
 import type { Ticket } from '@brachytone/pdf';
-import type {
-  FileKind,
-  Gang,
-  JobDocument,
-  PictureRequest,
-  RunFilm,
-  OriginalFacts,
-  ProfileView,
-} from '@brachytone/job';
+import type { Gang, JobDocument, PictureRequest, RunFilm } from '@brachytone/job';
 import type { MessagePort } from 'node:worker_threads';
-import { Problem } from '../http/problem.ts';
+import type { Refusal } from '../readers/readings.ts';
 
 /** What originals are made from, by SHA-256; the samples of pictures in memory that threads share. */
 export interface SharedMaterials {
@@ -32,27 +23,6 @@ export interface SharedMaterials {
   readonly fonts: Record<string, Uint8Array>;
   /** Separations by profiles, by the names `profileTableName` gives them. */
   readonly tables: Record<string, SeparationTable>;
-}
-
-/** A file as it is kept. */
-export interface Kept {
-  readonly picture: Omit<Picture, 'data' | 'channels'> & { readonly channels: 0 | Picture['channels'] };
-  readonly kind: FileKind;
-  readonly facts: OriginalFacts;
-  readonly working: Uint8Array;
-  readonly small: Uint8Array | undefined;
-  readonly smallLevel: number;
-}
-
-/** Why a file was not taken. */
-export interface Refusal {
-  readonly problem: { readonly status: number; readonly title: string; readonly detail: string };
-}
-
-/** What was made; a refusal is thrown as the problem it tells of. */
-export function madeOrProblem<Made extends object>(made: Made | Refusal): Made {
-  if ('problem' in made) throw new Problem(made.problem.status, made.problem.title, made.problem.detail);
-  return made;
 }
 
 /** The simulated press: percent it gains at 50 %, and the mesh it prints through. */
@@ -75,28 +45,6 @@ export type FilmNews = readonly [at: number, share: number | MadeFilm];
 export interface Tasks {
   /** Reads a working picture and makes its pyramid in shared memory. */
   pyramid: { given: { png: Uint8Array; deep: boolean; channels: number }; made: Pyramid };
-  /**
-   * Reads a file brought in: of a picture facts, working picture and small level as PNG; of a drawing (0 channels) the
-   * drawing as JSON; of a font (0 channels) the font in a kind that can be read at once.
-   */
-  intake: {
-    given: { bytes: Uint8Array };
-    made: Kept | Refusal;
-  };
-  /** Takes the colours of a CMYK file in another way. */
-  retake: { given: { bytes: Uint8Array; intent: Intent; compensate: boolean }; made: Kept | Refusal };
-  /** The channels of a separated file as grey pictures, and the press's profile that lies in it. */
-  channels: {
-    given: { bytes: Uint8Array };
-    made: { channels: { name: string; kept: Kept }[]; profile: Uint8Array | undefined } | Refusal;
-  };
-  /** Amounts of the process inks by a press's profile. */
-  separation: {
-    given: { profile: Uint8Array; intent: Intent; compensate: boolean };
-    made: SeparationTable;
-  };
-  /** What a press's profile says of its paper and inks. */
-  profile: { given: { profile: Uint8Array }; made: ProfileView };
   /** A picture of a job's exact proof, as PNG; its longer side has `longer` pixels. */
   proof: { given: { recipe: Recipe; materials: SharedMaterials; longer: number }; made: Uint8Array };
   /** A job's ticket, with what it tells as data and its picture as PNG; the films are those of a run. */

@@ -3,38 +3,110 @@ import type { MessagePort } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import { Problem } from '../http/problem.ts';
 import { WORKER_FILE } from '../paths.ts';
+import { DEADLINES } from './deadlines.ts';
 import type { Tasks } from './tasks.ts';
 
-/** Heavy work goes to a few threads, so that the server answers meanwhile. */
+/** Threads that make things. */
+const THREADS = 2;
+/** What the engine's heap of a thread may take, MB; samples and tables lie outside of it. */
+const HEAP = 1536;
+/** The server's memory, bytes, at which what is being made is ended. */
+const MOST_MEMORY = 3e9;
+/** It is looked at so often, ms. */
+const LOOK_EVERY = 500;
+
+export interface WorkOptions {
+  readonly signal?: AbortSignal;
+  readonly transfer?: readonly (MessagePort | ArrayBuffer)[];
+  /** Where the task tells how far it is: each word puts off its deadline. */
+  readonly news?: MessagePort;
+  /** True for what nobody waits for at the screen: it lets all else go first. */
+  readonly isPatient?: boolean;
+}
+
+interface Waiting {
+  readonly isPatient: boolean;
+  readonly begin: () => void;
+}
+
+/** Heavy work goes to a few threads, so that the server answers meanwhile. A task that takes too long or too much is ended with its thread. */
 @Injectable()
 export class WorkService implements OnModuleDestroy {
   private readonly pool = new Piscina({
     filename: WORKER_FILE,
     minThreads: 1,
-    maxThreads: 2,
+    maxThreads: THREADS,
     idleTimeout: 60_000,
     // The reader of TIFF files brings a package that looks for a name in it.
     workerData: {},
     // What a thread makes in passing need not pile up: its large things lie outside of the engine's heap.
-    resourceLimits: { maxYoungGenerationSizeMb: 8 },
+    resourceLimits: { maxYoungGenerationSizeMb: 8, maxOldGenerationSizeMb: HEAP },
   });
+  deadlines = DEADLINES;
+  private running = 0;
+  private readonly waiting: Waiting[] = [];
   private closing = false;
 
+  /** @throws Problem when the task took too long or too much memory, or the server is being stopped */
   async run<Name extends keyof Tasks>(
     name: Name,
     given: Tasks[Name]['given'],
-    options: { signal?: AbortSignal; transfer?: (MessagePort | ArrayBuffer)[] } = {},
+    options: WorkOptions = {},
   ): Promise<Tasks[Name]['made']> {
+    await this.turn(options.isPatient ?? false);
+    try {
+      options.signal?.throwIfAborted();
+      return await this.watched(name, given, options);
+    } finally {
+      this.running--;
+      this.next();
+    }
+  }
+
+  /** Waits until a thread is free. */
+  private turn(isPatient: boolean): Promise<void> {
+    return new Promise((begin) => {
+      this.waiting.push({ isPatient, begin });
+      this.next();
+    });
+  }
+
+  private next(): void {
+    if (this.running >= THREADS || this.waiting.length === 0) return;
+    const first = this.waiting.findIndex(({ isPatient }) => !isPatient);
+    const [{ begin }] = this.waiting.splice(Math.max(0, first), 1);
+    this.running++;
+    begin();
+  }
+
+  private async watched<Name extends keyof Tasks>(
+    name: Name,
+    given: Tasks[Name]['given'],
+    { signal, transfer, news }: WorkOptions,
+  ): Promise<Tasks[Name]['made']> {
+    const ended = new AbortController();
+    const most = this.deadlines[name];
+    const late = setTimeout(() => ended.abort(tooMuch(`longer than ${most / 60_000} min`)), most);
+    news?.on('message', () => late.refresh());
+    const look = setInterval(() => {
+      if (process.memoryUsage.rss() > MOST_MEMORY) ended.abort(tooMuch('more memory than there is for it'));
+    }, LOOK_EVERY);
     try {
       return (await this.pool.run(given, {
         name,
-        ...(options.signal ? { signal: options.signal } : {}),
-        ...(options.transfer ? { transferList: options.transfer as never } : {}),
+        signal: signal ? AbortSignal.any([signal, ended.signal]) : ended.signal,
+        ...(transfer ? { transferList: transfer as never } : {}),
       })) as Tasks[Name]['made'];
     } catch (error) {
       if (this.closing)
         throw new Problem(503, 'Stopping', 'The server is being stopped. What was saved is kept.');
+      if (ended.signal.aborted) throw ended.signal.reason;
+      if ((error as NodeJS.ErrnoException).code === 'ERR_WORKER_OUT_OF_MEMORY')
+        throw tooMuch('more memory than there is for it');
       throw error;
+    } finally {
+      clearTimeout(late);
+      clearInterval(look);
     }
   }
 
@@ -43,3 +115,10 @@ export class WorkService implements OnModuleDestroy {
     await this.pool.destroy();
   }
 }
+
+const tooMuch = (what: string): Problem =>
+  new Problem(
+    422,
+    'Too much work',
+    `This takes ${what}, so it was ended. The job itself is unharmed: make what is in it simpler, or fewer pixels of it.`,
+  );

@@ -2,7 +2,6 @@ import {
   buildPyramid,
   colourDotsSvg,
   filmFrame,
-  halve,
   memorySink,
   mmToPixels,
   PLAIN_LOOK,
@@ -12,11 +11,9 @@ import {
   simulatedPressFor,
   simulatedReadings as readingsOfSimulation,
   slowBecause,
-  type Picture,
   writeOriginal,
   present,
 } from '@brachytone/core';
-import type { OriginalFacts } from '@brachytone/job';
 import { ticketPdf } from '@brachytone/pdf';
 import sharp from 'sharp';
 import {
@@ -28,22 +25,13 @@ import {
 import { targetPdf, targetTiff } from '../calibrations/target-files.ts';
 import { Problem } from '../http/problem.ts';
 import { collectGarbage } from '../collect-garbage.ts';
-import { isDrawing, readDrawing } from '../files/read-drawing.ts';
-import { isFont, readFont } from '../files/read-font.ts';
-import { isProfile, profileTable, profileView, readProfile } from '../files/read-profile.ts';
-import {
-  packPicture,
-  readPicture,
-  smallLevelOf,
-  unpackPicture,
-  type ReadPicture,
-} from '../files/read-picture.ts';
-import { pressProfileIn, readChannels, readManyInks } from '../files/read-separated.ts';
+import { unpackPicture } from '../files/read-picture.ts';
 import { writePicture } from './write-picture.ts';
 import { labelFont } from './label-font.ts';
 import { sceneOf } from './scene-of.ts';
 import { ticketOf } from './ticket.ts';
-import type { Kept, Refusal, Tasks } from './tasks.ts';
+import type { Refusal } from '../readers/readings.ts';
+import type { Tasks } from './tasks.ts';
 
 export { films, gangFilms } from './make-films.ts';
 
@@ -77,7 +65,7 @@ export async function pyramid({
   return buildPyramid({ ...picture, data }, shared);
 }
 
-/** What work with a file from outside gives, or why it was refused. */
+/** What work with a picture from outside gives, or why it was refused. */
 async function orRefusal<Made>(work: () => Promise<Made>): Promise<Made | Refusal> {
   try {
     return await work();
@@ -89,87 +77,6 @@ async function orRefusal<Made>(work: () => Promise<Made>): Promise<Made | Refusa
     setImmediate(collectGarbage);
   }
 }
-
-/** See `Tasks`. */
-export const intake = ({ bytes }: Tasks['intake']['given']): Promise<Tasks['intake']['made']> =>
-  orRefusal(() => takenIn(bytes));
-
-/** See `Tasks`. */
-export const retake = ({
-  bytes,
-  intent,
-  compensate,
-}: Tasks['retake']['given']): Promise<Tasks['retake']['made']> =>
-  orRefusal(async () => keptPicture(await readPicture(bytes, { intent, compensate })));
-
-/** See `Tasks`. */
-export const channels = ({ bytes }: Tasks['channels']['given']): Promise<Tasks['channels']['made']> =>
-  orRefusal(async () => {
-    const made: { name: string; kept: Kept }[] = [];
-    for await (const { name, picture } of readChannels(bytes)) {
-      const facts: OriginalFacts = {
-        format: 'channel',
-        colour: 'grey',
-        bitsPerSample: picture.data instanceof Uint16Array ? 16 : 8,
-        alpha: false,
-        profile: null,
-        density: null,
-        turned: false,
-      };
-      made.push({ name, kept: await keptPicture({ picture, facts }) });
-    }
-    return { channels: made, profile: await pressProfileIn(bytes) };
-  });
-
-/** A file as it is kept, by what it holds. */
-async function takenIn(bytes: Uint8Array): Promise<Kept> {
-  if (isDrawing(bytes)) {
-    const { drawing, facts } = readDrawing(bytes);
-    const { width, height } = drawing;
-    const working = new TextEncoder().encode(JSON.stringify(drawing));
-    const picture = { width, height, channels: 0 } as const;
-    return { picture, kind: 'drawing', facts, working, small: undefined, smallLevel: 0 };
-  }
-  if (isFont(bytes)) {
-    const { font, facts } = await readFont(bytes);
-    const picture = { width: 0, height: 0, channels: 0 } as const;
-    return { picture, kind: 'font', facts, working: font, small: undefined, smallLevel: 0 };
-  }
-  if (isProfile(bytes)) {
-    const facts = await readProfile(bytes);
-    const picture = { width: 0, height: 0, channels: 0 } as const;
-    return { picture, kind: 'profile', facts, working: bytes, small: undefined, smallLevel: 0 };
-  }
-  return keptPicture((await readManyInks(bytes)) ?? (await readPicture(bytes)));
-}
-
-/** A picture as it is kept: packed, and with a small level by itself. */
-async function keptPicture({ picture, facts }: ReadPicture): Promise<Kept> {
-  const smallLevel = smallLevelOf(picture.width, picture.height);
-  let small: Picture = picture;
-  for (let level = 0; level < smallLevel; level++) small = halve(small);
-  const { width, height, channels } = picture;
-  return {
-    picture: { width, height, channels },
-    kind: 'picture',
-    facts,
-    working: await packPicture(picture),
-    small: await packPicture(small),
-    smallLevel,
-  };
-}
-
-/** See `Tasks`. */
-export const separation = ({
-  profile,
-  intent,
-  compensate,
-}: Tasks['separation']['given']): Promise<Tasks['separation']['made']> =>
-  profileTable(profile, intent, compensate);
-
-/** See `Tasks`. */
-export const profile = ({ profile: bytes }: Tasks['profile']['given']): Promise<Tasks['profile']['made']> =>
-  profileView(bytes);
 
 /** See `Tasks`. */
 export async function proof({ recipe, materials, longer }: Tasks['proof']['given']): Promise<Uint8Array> {
