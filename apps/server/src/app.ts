@@ -7,6 +7,7 @@ import express, { type NextFunction, type Request, type Response } from 'express
 import { AppModule } from './app.module.ts';
 import type { Database } from './database/database.ts';
 import { upgradeDocuments } from './database/upgrade-documents.ts';
+import { ownPagesAlone, pageHeaders } from './http/own-pages.ts';
 import { ProblemFilter } from './http/problem.ts';
 import { WEB_FOLDER } from './paths.ts';
 import type { Settings } from './settings.ts';
@@ -26,13 +27,7 @@ export async function createApp(
     logger: quiet ? ['fatal'] : ['error', 'warn'],
   });
   app.disable('x-powered-by');
-  // Isolated from other origins, so that workers may share memory.
-  app.use((_request: Request, response: Response, next: NextFunction) => {
-    response.setHeader('Cross-Origin-Opener-Policy', 'same-origin');
-    response.setHeader('Cross-Origin-Embedder-Policy', 'require-corp');
-    response.setHeader('X-Content-Type-Options', 'nosniff');
-    next();
-  });
+  app.use(pageHeaders, ownPagesAlone(settings));
   // Up to November 2026 files, fonts and profiles among them, were called originals.
   app.use('/api/originals', (request: Request, response: Response) =>
     response.redirect(308, `/api/files${request.url}`),

@@ -20,7 +20,7 @@ export interface Harness {
 export async function startServer(): Promise<Harness> {
   const folder = mkdtempSync(join(tmpdir(), 'server-'));
   const database = await openDatabase('memory');
-  const settings = { dataFolder: folder, host: '127.0.0.1', port: 0, databaseUrl: undefined };
+  const settings = { dataFolder: folder, host: '127.0.0.1', hosts: [], port: 0, databaseUrl: undefined };
   const app = await createApp(database, settings, true);
   await app.init();
   return {

@@ -64,8 +64,8 @@ export function readDrawing(bytes: Uint8Array): { drawing: Drawing; facts: Origi
     dashes: 0,
     leftOut: new Set(),
   };
-  if (hasPictures) reading.leftOut.add('a picture inside it');
   if (/<(?:[a-z]+:)?text[\s>]/.test(text)) reading.leftOut.add('text that is not turned into outlines');
+  if (hasPictures) reading.leftOut.add('a picture inside it');
   walk(svg.children, toUnits, [], reading);
   if (reading.shapes.length === 0) {
     throw refuse(

@@ -19,7 +19,14 @@ export class Problem extends Error {
 export const notFound = (what: string): Problem =>
   new Problem(404, 'Not found', `There is no ${what} here; it may have been put away or deleted.`);
 
-/** Answers every error as problem details, RFC 9457. */
+/** Answers with a problem's details, RFC 9457. */
+export const sendProblem = (response: Response, { status, title, message, members }: Problem): void =>
+  void response
+    .status(status)
+    .type('application/problem+json')
+    .send(JSON.stringify({ type: 'about:blank', title, status, detail: message, ...members }));
+
+/** Answers every error as problem details. */
 @Catch()
 export class ProblemFilter implements ExceptionFilter {
   private readonly log = new Logger('Problem');
@@ -31,18 +38,7 @@ export class ProblemFilter implements ExceptionFilter {
       response.end();
       return;
     }
-    response
-      .status(problem.status)
-      .type('application/problem+json')
-      .send(
-        JSON.stringify({
-          type: 'about:blank',
-          title: problem.title,
-          status: problem.status,
-          detail: problem.message,
-          ...problem.members,
-        }),
-      );
+    sendProblem(response, problem);
   }
 
   private describe(error: unknown): Problem {
