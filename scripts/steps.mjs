@@ -97,6 +97,7 @@ export async function systemTools() {
     ['ghostscript', has('gs')],
     ['poppler-utils', has('pdftoppm')],
     ['qpdf', has('qpdf')],
+    ['postgresql', existsSync('/usr/lib/postgresql')],
     ['libgs-common', existsSync('/usr/share/color/icc/ghostscript/default_cmyk.icc')],
   ].filter(([, there]) => !there);
   if (wanted.length === 0) return;

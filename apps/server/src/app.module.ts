@@ -3,6 +3,7 @@ import { CalibrationsController } from './calibrations/calibrations.controller.t
 import { CalibrationsService } from './calibrations/calibrations.service.ts';
 import { DATABASE, type Database } from './database/database.ts';
 import { DemoService } from './demo.service.ts';
+import { HealthController } from './http/health.controller.ts';
 import { PageFailuresController } from './http/page-failures.controller.ts';
 import { JobsController } from './jobs/jobs.controller.ts';
 import { JobsService } from './jobs/jobs.service.ts';
@@ -37,6 +38,7 @@ export class AppModule {
         ArchivesController,
         ShelfController,
         CalibrationsController,
+        HealthController,
         PageFailuresController,
       ],
       providers: [

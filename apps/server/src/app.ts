@@ -8,7 +8,7 @@ import { AppModule } from './app.module.ts';
 import type { Database } from './database/database.ts';
 import { upgradeDocuments } from './database/upgrade-documents.ts';
 import { ownPagesAlone, pageHeaders } from './http/own-pages.ts';
-import { ProblemFilter } from './http/problem.ts';
+import { ProblemFilter } from './http/problem-filter.ts';
 import { WEB_FOLDER } from './paths.ts';
 import type { Settings } from './settings.ts';
 
@@ -48,6 +48,5 @@ export async function createApp(
       else response.sendFile(join(WEB_FOLDER, 'index.html'), { headers: { 'Cache-Control': 'no-cache' } });
     });
   }
-  app.enableShutdownHooks();
   return app;
 }

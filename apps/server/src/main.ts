@@ -1,26 +1,32 @@
 import 'reflect-metadata';
 import { createApp } from './app.ts';
 import { FolderInUse, lockFolder } from './data-lock.ts';
+import { DatabaseInUse } from './database/hold-database.ts';
 import { openDatabase, placeOf } from './database/database.ts';
 import { TypefacesService } from './files/typefaces.service.ts';
 import { DemoService } from './demo.service.ts';
+import { stopOnSignal } from './stop.ts';
 import { readSettings } from './settings.ts';
 
 const settings = readSettings();
+// What goes wrong in one place must not end what all others are at.
+process.on('unhandledRejection', (error) => console.error(error));
+
 try {
-  const unlock = lockFolder(settings.dataFolder);
+  const unlock = await lockFolder(settings.dataFolder);
   process.on('exit', unlock);
   const database = await openDatabase(placeOf(settings));
   const app = await createApp(database, settings);
   await app.init();
   await app.get(TypefacesService).load();
   if (process.env.BRACHYTONE_DEMO !== 'off') await app.get(DemoService).load();
+  stopOnSignal(app, database, unlock);
   await app.listen(settings.port, settings.host);
   console.log(
     `Brachytone is at http://${settings.host === '127.0.0.1' ? 'localhost' : settings.host}:${settings.port}`,
   );
 } catch (error) {
-  if (error instanceof FolderInUse) console.error(error.message);
+  if (error instanceof FolderInUse || error instanceof DatabaseInUse) console.error(error.message);
   else if ((error as NodeJS.ErrnoException).code === 'EADDRINUSE') {
     console.error(`Port ${settings.port} is taken by another program. Set PORT to another number.`);
   } else console.error(error);

@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
@@ -6,7 +6,6 @@ import { dataDir as emptyDatabase } from '@electric-sql/pglite-prepopulatedfs';
 import { PGLiteSocketServer } from '@electric-sql/pglite-socket';
 import { eq } from 'drizzle-orm';
 import fc from 'fast-check';
-import { FolderInUse, lockFolder } from '../src/data-lock.ts';
 import { openDatabase } from '../src/database/database.ts';
 import { jobs, jobSteps, originalBytes, runs, shelf } from '../src/database/schema.ts';
 import { upgradeDocuments } from '../src/database/upgrade-documents.ts';
@@ -205,18 +204,5 @@ it('jobs and runs written by an earlier version are brought up to date, their ol
     texture: 'paper',
     soak: 0.01,
     yuleNielsen: 1.6,
-  });
-});
-
-describe('one data folder, one server', () => {
-  it('a second is refused while the first lives, and a dead one’s lock is taken over', () => {
-    const place = join(folder, 'lock');
-    const unlock = lockFolder(place);
-    // This process is the first; pretend to be another by writing a living process's number.
-    writeFileSync(join(place, 'server.lock'), '1');
-    expect(() => lockFolder(place)).toThrow(FolderInUse);
-    writeFileSync(join(place, 'server.lock'), '999999999');
-    expect(() => lockFolder(place)()).not.toThrow();
-    unlock();
   });
 });

@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { dataDir as emptyDatabase } from '@electric-sql/pglite-prepopulatedfs';
-import { and, eq, sql } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { drizzle as drizzleNode } from 'drizzle-orm/node-postgres';
 import { migrate as migrateNode } from 'drizzle-orm/node-postgres/migrator';
@@ -11,6 +11,7 @@ import { migrate as migratePglite } from 'drizzle-orm/pglite/migrator';
 import pg from 'pg';
 import { collectGarbage } from '../collect-garbage.ts';
 import { MIGRATIONS_FOLDER } from '../paths.ts';
+import { holdDatabase } from './hold-database.ts';
 import { copiedField, copyRow } from './copy.ts';
 import { originalBytes } from './schema.ts';
 
@@ -26,6 +27,10 @@ export interface Database {
   storeBytes(rows: readonly BytesRow[]): Promise<void>;
   /** One part of an original's bytes; undefined when it is not there. */
   readBytes(part: Omit<BytesRow, 'bytes'>): Promise<Uint8Array | undefined>;
+  /** True while it does not answer. */
+  isAway(): boolean;
+  /** Resolves once it answers. */
+  back(): Promise<void>;
   close(): Promise<void>;
 }
 
@@ -97,14 +102,18 @@ async function openEmbedded(place: { readonly folder: string } | 'memory'): Prom
       );
       return blob && copiedField(new Uint8Array(await blob.arrayBuffer()));
     },
+    isAway: () => false,
+    back: () => Promise.resolve(),
     close: () => client.close(),
   };
 }
 
 async function openServer(url: string): Promise<Database> {
-  const pool = new pg.Pool({ connectionString: url });
+  const hold = await holdDatabase(url);
+  const pool = new pg.Pool({ connectionString: url, connectionTimeoutMillis: 5000, keepAlive: true });
+  // A connection that waits is lost when the database goes away; whoever asks next is told by its own query.
+  pool.on('error', () => undefined);
   const queries = drizzleNode(pool);
-  await queries.execute(sql`select 1`);
   await migrateNode(queries, { migrationsFolder: MIGRATIONS_FOLDER });
   return {
     queries: queries as unknown as Queries,
@@ -127,6 +136,11 @@ async function openServer(url: string): Promise<Database> {
         );
       return row?.bytes;
     },
-    close: () => pool.end(),
+    isAway: hold.isAway,
+    back: hold.back,
+    async close() {
+      await hold.end();
+      await pool.end();
+    },
   };
 }

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { mkdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
 import { MessageChannel } from 'node:worker_threads';
 import {
   Inject,
@@ -32,6 +33,7 @@ import { Subject } from 'rxjs';
 import { DATABASE, type Database } from '../database/database.ts';
 import { jobs, runs } from '../database/schema.ts';
 import { notFound, Problem } from '../http/problem.ts';
+import { isDatabaseAway } from '../http/system-problem.ts';
 import { JobsService } from '../jobs/jobs.service.ts';
 import { FilesService } from '../files/files.service.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
@@ -42,6 +44,8 @@ import { KeepRuleService } from './keep-rule.service.ts';
 type Row = typeof runs.$inferSelect;
 
 const HOUR = 3600 * 1000;
+/** Pause before a database that was back, and is away again, is asked once more, ms. */
+const BACK_PAUSE = 1000;
 
 interface Active {
   readonly abort: AbortController;
@@ -95,7 +99,9 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
       .where(and(eq(runs.status, 'running'), gte(runs.attempts, MOST_ATTEMPTS)));
     await queries.update(runs).set({ status: 'queued' }).where(eq(runs.status, 'running'));
     await this.clean();
-    this.cleaning = setInterval(() => void this.clean(), HOUR);
+    this.cleaning = setInterval(() => {
+      this.clean().catch((error: unknown) => this.log.error(error));
+    }, HOUR);
     this.cleaning.unref();
     this.wake();
   }
@@ -258,21 +264,48 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
   }
 
   private wake(): void {
-    this.working ??= this.workThrough().finally(() => {
-      this.working = undefined;
-    });
+    this.working ??= this.workThrough()
+      .catch((error: unknown) => this.log.error(error))
+      .finally(() => {
+        this.working = undefined;
+      });
   }
 
   private async workThrough(): Promise<void> {
     while (!this.closing) {
-      const [next] = await this.database.queries
-        .select()
-        .from(runs)
-        .where(eq(runs.status, 'queued'))
-        .orderBy(runs.created)
-        .limit(1);
-      if (!next) return;
-      await this.make(next).catch((error: unknown) => this.log.error(error));
+      try {
+        const [next] = await this.database.queries
+          .select()
+          .from(runs)
+          .where(eq(runs.status, 'queued'))
+          .orderBy(runs.created)
+          .limit(1);
+        if (!next) return;
+        await this.make(next).catch((error: unknown) => {
+          if (isDatabaseAway(error)) throw error;
+          this.log.error(error);
+        });
+      } catch (error) {
+        if (!isDatabaseAway(error)) throw error;
+        await this.resume();
+      }
+    }
+  }
+
+  /** Once the database is back, a run that was being made goes on from the first film that is not whole. */
+  private async resume(): Promise<void> {
+    while (!this.closing) {
+      await this.database.back();
+      try {
+        await this.database.queries
+          .update(runs)
+          .set({ status: 'queued', attempts: sql`greatest(0, ${runs.attempts} - 1)` })
+          .where(eq(runs.status, 'running'));
+        return;
+      } catch (error) {
+        if (!isDatabaseAway(error)) throw error;
+        await pause(BACK_PAUSE);
+      }
     }
   }
 
@@ -300,6 +333,8 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
             if (typeof news !== 'number') {
               films[at] = { ...films[at], ...news };
               written = written.then(() => this.change(id, { films: [...films] }, false));
+              // Should it fail, whoever waits for all of them is told.
+              written.catch(() => undefined);
             }
             this.changes.next(this.view({ ...row, status: 'running', films }, false));
           });
@@ -344,6 +379,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
     } catch (error) {
       // A server that goes away leaves what is whole, and goes on from there.
       if (this.closing) return;
+      if (isDatabaseAway(error)) throw error;
       await rm(this.folder(id), { recursive: true, force: true });
       if (active.abort.signal.aborted) return;
       if (!(error instanceof Problem)) this.log.error(error);

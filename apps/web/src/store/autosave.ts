@@ -3,9 +3,11 @@ import type { JobView, ProblemDetails } from '@brachytone/job';
 import { saved, saveFailed, saving } from './job-slice.ts';
 import { store, type AppStore } from './store.ts';
 
-/** Rest after the last change before it is saved, and before another try when the server is away, in ms. */
+/** Rest after the last change before it is saved, ms. */
 const PAUSE = 250;
-const RETRY = 3000;
+/** Rest before another try when it could not be: longer each time, up to a limit, ms. */
+const FIRST_RETRY = 2000;
+const LONGEST_RETRY = 30_000;
 
 /** The database keeps the members of objects in an order of its own. */
 const sameDocument = (a: unknown, b: unknown): boolean => stringify(a) === stringify(b);
@@ -46,7 +48,8 @@ async function saveOnce({ dispatch, getState }: AppStore, keepalive: boolean): P
     }
     dispatch(
       saveFailed({
-        save: theirs ? 'conflict' : 'refused',
+        // What the server itself could not do, for want of room or of its database, it may do in a while.
+        save: theirs ? 'conflict' : response.status >= 500 ? 'unreachable' : 'refused',
         message: problem.detail,
         unsavedFrom: from,
         ...(theirs ? { theirs } : {}),
@@ -80,17 +83,28 @@ export async function saveNow(): Promise<void> {
 export function startAutosave(): void {
   let timer: ReturnType<typeof setTimeout> | undefined;
   let seen = -1;
+  let retry = FIRST_RETRY;
+  let again: ReturnType<typeof setTimeout> | undefined;
   const later = (pause: number) => {
     clearTimeout(timer);
     timer = setTimeout(() => void saveOnce(store, false), pause);
   };
   store.subscribe(() => {
     const { job } = store.getState();
-    if (!job || job.changes === job.savedChanges) return;
+    if (!job || job.changes === job.savedChanges) {
+      retry = FIRST_RETRY;
+      return;
+    }
     if (job.save === 'unsaved') {
       if (job.changes !== seen || !underWay) later(PAUSE);
       seen = job.changes;
-    } else if (job.save === 'unreachable') later(RETRY);
+    } else if (job.save === 'unreachable' && again === undefined) {
+      again = setTimeout(() => {
+        again = undefined;
+        void saveOnce(store, false);
+      }, retry);
+      retry = Math.min(LONGEST_RETRY, retry * 1.6);
+    }
   });
   addEventListener('pagehide', () => void saveOnce(store, true));
 }

@@ -1,0 +1,98 @@
+import { hostname } from 'node:os';
+import { setTimeout as pause } from 'node:timers/promises';
+import { Logger } from '@nestjs/common';
+import pg from 'pg';
+import { isDatabaseAway } from '../http/system-problem.ts';
+
+/** Another server is using the database. */
+export class DatabaseInUse extends Error {}
+
+/** Number of the lock that a server holds while it uses a database: the letters “BRAC”. */
+const LOCK = 0x42524143;
+/** Pauses between tries while the database is away, ms: each longer than the one before it, up to a limit. */
+const FIRST_PAUSE = 500;
+const LONGEST_PAUSE = 15_000;
+const nextPause = (last: number): number => Math.min(LONGEST_PAUSE, last * 1.6);
+
+export interface Hold {
+  /** True while the database does not answer. */
+  readonly isAway: () => boolean;
+  /** Resolves once it answers. */
+  readonly back: () => Promise<void>;
+  readonly end: () => Promise<void>;
+}
+
+/**
+ * Takes a database for this server alone, and holds it by a connection of its own. While the database is away it tries again, at growing pauses.
+ *
+ * @throws DatabaseInUse when another server has it
+ */
+export async function holdDatabase(url: string): Promise<Hold> {
+  const log = new Logger('Database');
+  let client: pg.Client | undefined;
+  let ended = false;
+  let waiting: (() => void)[] = [];
+  const lose = (lost: pg.Client): void => {
+    if (client !== lost || ended) return;
+    client = undefined;
+    log.error('The database does not answer. Trying again until it does.');
+    void connected().catch((error: unknown) => {
+      log.error(error instanceof Error ? error.message : String(error));
+      // Somebody else has it now: to write to it too would spoil both.
+      process.exit(1);
+    });
+  };
+  const connected = async (): Promise<void> => {
+    for (let wait = FIRST_PAUSE; !ended; wait = nextPause(wait)) {
+      const next = new pg.Client({
+        connectionString: url,
+        connectionTimeoutMillis: 5000,
+        keepAlive: true,
+        application_name: `brachytone ${process.pid} on ${hostname()}`.slice(0, 60),
+      });
+      next.on('error', () => lose(next));
+      next.on('end', () => lose(next));
+      try {
+        await next.connect();
+        await take(next);
+        client = next;
+        waiting.splice(0).forEach((resolve) => resolve());
+        return;
+      } catch (error) {
+        await next.end().catch(() => undefined);
+        if (!isDatabaseAway(error)) throw error;
+        log.warn(`The database does not answer; trying again in ${(wait / 1000).toFixed(1)} s.`);
+      }
+      await pause(wait, undefined, { ref: true });
+    }
+  };
+  await connected();
+  return {
+    isAway: () => client === undefined,
+    back: () =>
+      client || ended
+        ? Promise.resolve()
+        : new Promise((resolve) => {
+            waiting.push(resolve);
+          }),
+    async end() {
+      ended = true;
+      waiting.forEach((resolve) => resolve());
+      waiting = [];
+      await client?.end().catch(() => undefined);
+    },
+  };
+}
+
+async function take(client: pg.Client): Promise<void> {
+  const { rows } = await client.query<{ taken: boolean }>('select pg_try_advisory_lock($1) as taken', [LOCK]);
+  if (rows[0]?.taken) return;
+  const held = await client.query<{ application_name: string; backend_start: Date }>(
+    "select a.application_name, a.backend_start from pg_locks l join pg_stat_activity a using (pid) where l.locktype = 'advisory' and l.objid = $1 and l.granted",
+    [LOCK],
+  );
+  const holder = held.rows.at(0);
+  throw new DatabaseInUse(
+    `Another server (${holder ? `${holder.application_name}, since ${holder.backend_start.toISOString()}` : 'of another name'}) is already using this database. Stop it first, or set DATABASE_URL to another one.`,
+  );
+}
