@@ -18,6 +18,7 @@ import { ArchivesController } from './archives/archives.controller.ts';
 import { ArchivesService } from './archives/archives.service.ts';
 import { KeepRuleService } from './runs/keep-rule.service.ts';
 import { RunsService } from './runs/runs.service.ts';
+import { SetAsideController } from './jobs/set-aside.controller.ts';
 import { SETTINGS, type Settings } from './settings.ts';
 import { ShelfController } from './shelf/shelf.controller.ts';
 import { ShelfService } from './shelf/shelf.service.ts';
@@ -33,6 +34,7 @@ export class AppModule {
       controllers: [
         FilesController,
         JobsController,
+        SetAsideController,
         PullsController,
         RunsController,
         ArchivesController,

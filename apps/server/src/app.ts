@@ -8,12 +8,13 @@ import { AppModule } from './app.module.ts';
 import type { Database } from './database/database.ts';
 import { upgradeDocuments } from './database/upgrade-documents.ts';
 import { ownPagesAlone, pageHeaders } from './http/own-pages.ts';
-import { ProblemFilter } from './http/problem-filter.ts';
+import { LARGEST_UPLOAD, ProblemFilter } from './http/problem-filter.ts';
+import { LARGEST_JSON, soundBody } from './http/sound-body.ts';
 import { WEB_FOLDER } from './paths.ts';
 import type { Settings } from './settings.ts';
 
 /** Largest file that can be brought in. */
-const LARGEST_FILE = '160mb';
+const LARGEST_FILE = `${LARGEST_UPLOAD}mb`;
 
 /** The server, ready to listen. */
 export async function createApp(
@@ -33,7 +34,7 @@ export async function createApp(
     response.redirect(308, `/api/files${request.url}`),
   );
   app.use('/api/files', express.raw({ type: 'application/octet-stream', limit: LARGEST_FILE }));
-  app.use(express.json({ limit: '8mb' }));
+  app.use(express.json({ limit: `${LARGEST_JSON}mb` }), soundBody);
   app.useGlobalFilters(new ProblemFilter());
   const description = new DocumentBuilder()
     .setTitle('Brachytone')

@@ -41,7 +41,7 @@ const after = (time: number) =>
  * @param unlock gives the data folder back
  */
 export function stopOnSignal(app: NestExpressApplication, database: Database, unlock: () => void): void {
-  const server = app.getHttpServer() as Server;
+  const server = app.getHttpServer();
   const requests = answering(server);
   let stopping = false;
   const stop = async (): Promise<void> => {

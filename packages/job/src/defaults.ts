@@ -1,3 +1,4 @@
+import { cutText } from './text-schema.ts';
 import {
   MOTIFS,
   newScreen,
@@ -55,7 +56,7 @@ export const DEFAULT_SCREEN: Screen = newScreen(
 export const inkRoute = (ink: string): InkRoute => ({ kind: 'ink', ink });
 
 /** A file's name without its ending, as a name for a job. */
-const jobName = (file: string): string => file.replace(/\.[a-z0-9]{2,5}$/i, '').slice(0, 120) || 'Untitled';
+const jobName = (file: string): string => cutText(file.replace(/\.[a-z0-9]{2,5}$/i, ''), 120) || 'Untitled';
 
 /** What every original begins with. */
 const PLAIN = {

@@ -37,7 +37,14 @@ export function readDocument(
     const step = migrations.find(({ from }) => from === document.version);
     if (!step)
       throw new UnreadableDocument(`Job documents of version ${String(document.version)} cannot be read.`);
-    document = { ...step.migrate(document), version: step.from + 1 };
+    try {
+      document = { ...step.migrate(document), version: step.from + 1 };
+    } catch {
+      // Steps take it that a document is of the shape of its version.
+      throw new UnreadableDocument(
+        `The job document is not right: it says that it is of version ${step.from}, and is not.`,
+      );
+    }
   }
   const result = jobSchema.validate(document, { convert: false, errors: { wrap: { label: '“”' } } });
   if (result.error) throw new UnreadableDocument(`The job document is not right: ${result.error.message}`);

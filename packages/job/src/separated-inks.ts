@@ -1,3 +1,4 @@
+import { cutText } from './text-schema.ts';
 import type { Ink, Lab, Overprint, Recipe, Stock } from '@brachytone/core';
 import { inkForJob } from './change-route.ts';
 import { onWhite, PRINTING_CONDITIONS, processInks } from './printing-conditions.ts';
@@ -29,7 +30,7 @@ export function profileInks({ solids, paper }: ProfileView): { inks: Ink[]; over
 /** The stock of a press's profile, else like another. */
 export const profileStock = ({ name, paper }: ProfileView, stock: Stock): Stock => ({
   ...stock,
-  name: name.slice(0, 120),
+  name: cutText(name, 120),
   lab: paper,
   yuleNielsen: 1,
 });
@@ -59,7 +60,7 @@ export function separatedInks(
       own ??
         inkForJob(
           { inks: [...there, ...inks] },
-          { name: name.slice(0, 60), lab: colourOfName(name), opacity: 0, fountain: null },
+          { name: cutText(name, 60), lab: colourOfName(name), opacity: 0, fountain: null },
         ),
     );
   }

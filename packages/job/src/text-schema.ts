@@ -26,9 +26,10 @@ export const textLines = (least: number, most: number): Joi.StringSchema =>
     )
     .messages(REFUSED);
 
+/** A text cut off after so many UTF-16 units at most, and never within a letter. */
+export const cutText = (text: string, most: number): string =>
+  text.slice(0, most).replace(/[\ud800-\udbff]$/, '');
+
 /** A file's name as the name of something: without what cannot be printed, and cut off where it is too long. */
 export const nameFromFile = (file: string): string =>
-  file
-    .replace(/[\p{Cc}\p{Cs}]/gu, '')
-    .trim()
-    .slice(0, LIMITS.fileName) || 'picture';
+  cutText(file.replace(/[\p{Cc}\p{Cs}]/gu, '').trim(), LIMITS.fileName) || 'picture';

@@ -29,6 +29,16 @@ export interface JobSummary {
   readonly document: JobDocument;
 }
 
+/** Something whose document the server's program could not read. */
+export interface SetAsideView {
+  readonly id: string;
+  readonly from: 'jobs' | 'pulls' | 'runs';
+  /** What it calls itself. */
+  readonly name: string;
+  /** What is wrong, in a sentence. */
+  readonly reason: string;
+}
+
 /** A job with its undo history, of which `position` steps are done, and what is known of the files its document names. */
 export interface JobView extends JobSummary {
   readonly steps: JobStep[];

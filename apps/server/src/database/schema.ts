@@ -126,3 +126,29 @@ export const preferences = pgTable('preferences', {
   name: text('name').primaryKey(),
   value: jsonb('value').notNull(),
 });
+
+/** Tables whose rows have documents. */
+export type WithDocuments = 'jobs' | 'pulls' | 'runs';
+
+/** Rows whose documents this program cannot read, as they were; they come back once it can. */
+export const setAside = pgTable('set_aside', {
+  id: uuid('id').primaryKey(),
+  from: text('from').$type<WithDocuments>().notNull(),
+  row: jsonb('row').$type<Readonly<Record<string, unknown>>>().notNull(),
+  /** What is wrong, in a sentence. */
+  reason: text('reason').notNull(),
+  created: moment('created').notNull().defaultNow(),
+});
+
+/** Documents as they were before they were brought up to date. */
+export const olderDocuments = pgTable(
+  'older_documents',
+  {
+    id: uuid('id').notNull(),
+    version: integer('version').notNull(),
+    from: text('from').$type<WithDocuments>().notNull(),
+    document: jsonb('document').notNull(),
+    created: moment('created').notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.id, table.version] })],
+);

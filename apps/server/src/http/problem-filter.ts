@@ -1,8 +1,12 @@
 import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import { UnreadableDocument } from '@brachytone/job';
-import type { Response } from 'express';
+import type { Request, Response } from 'express';
 import { Problem, sendProblem } from './problem.ts';
+import { LARGEST_JSON } from './sound-body.ts';
 import { systemProblem } from './system-problem.ts';
+
+/** Largest file that can be brought in, MB. */
+export const LARGEST_UPLOAD = 160;
 
 /** Answers every error as problem details. */
 @Catch()
@@ -10,8 +14,9 @@ export class ProblemFilter implements ExceptionFilter {
   private readonly log = new Logger('Problem');
 
   catch(error: unknown, host: ArgumentsHost): void {
-    const response = host.switchToHttp().getResponse<Response>();
-    const problem = this.describe(error);
+    const http = host.switchToHttp();
+    const response = http.getResponse<Response>();
+    const problem = this.describe(error, http.getRequest<Request>().path.startsWith('/api/files'));
     if (response.headersSent) {
       response.end();
       return;
@@ -19,7 +24,7 @@ export class ProblemFilter implements ExceptionFilter {
     sendProblem(response, problem);
   }
 
-  private describe(error: unknown): Problem {
+  private describe(error: unknown, isFile: boolean): Problem {
     if (error instanceof Problem) return error;
     if (error instanceof UnreadableDocument) return new Problem(422, 'Unreadable job', error.message);
     const system = systemProblem(error);
@@ -27,10 +32,11 @@ export class ProblemFilter implements ExceptionFilter {
     const status =
       error instanceof HttpException ? error.getStatus() : Number((error as { status?: unknown }).status);
     if (status === 413) {
+      const [what, most] = isFile ? ['The file', LARGEST_UPLOAD] : ['The job', LARGEST_JSON];
       return new Problem(
         413,
         'Too large',
-        'The file is larger than Brachytone takes in one piece (160 MB). Nothing was changed.',
+        `${what} is larger than Brachytone takes in one piece (${most} MB). Nothing was changed.`,
       );
     }
     if (status === 404) return new Problem(404, 'Not found', 'There is nothing at this address.');

@@ -30,29 +30,36 @@ export interface SaveBody {
   readonly history: HistoryChange;
 }
 
+/** Numbers that the database counts by. */
+const count = Joi.number()
+  .integer()
+  .max(2 ** 31 - 2)
+  .required();
+
+/** Most steps of an undo history that are saved at once. */
+const MOST_STEPS = 5000;
+
 const patches = Joi.array()
+  .max(5000)
   .items(
     Joi.object({
       op: Joi.valid('add', 'remove', 'replace').required(),
-      path: Joi.array().items(Joi.string(), Joi.number()).required(),
+      path: Joi.array().items(Joi.string(), Joi.number()).max(40).required(),
       value: Joi.any(),
     }),
   )
   .required();
 
 export const saveBody: Joi.ObjectSchema<SaveBody> = Joi.object<SaveBody>({
-  revision: Joi.number().integer().min(1).required(),
+  revision: count.min(1),
   document: Joi.any().required(),
   history: Joi.object({
-    from: Joi.number().integer().min(0).required(),
+    from: count.min(0),
     steps: Joi.array()
       .items(Joi.object({ label: textLine(120).required(), forward: patches, backward: patches }))
+      .max(MOST_STEPS)
       .required(),
-    position: Joi.number()
-      .integer()
-      .min(0)
-      .max(Joi.ref('from', { adjust: (from: number) => from + 100000 }))
-      .required(),
+    position: count.min(0),
   }).required(),
 });
 

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import {
+  cutText,
   filesOf,
   newJob,
   readDocument,
@@ -9,11 +10,14 @@ import {
   type JobSummary,
   type JobView,
 } from '@brachytone/job';
-import { and, asc, desc, eq, gte } from 'drizzle-orm';
+import { and, asc, count, desc, eq, gte } from 'drizzle-orm';
 import { DATABASE, type Database } from '../database/database.ts';
 import { jobs, jobSteps } from '../database/schema.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { FilesService } from '../files/files.service.ts';
+
+/** Steps that are written at once: a query has up to 65 535 values. */
+const STEPS_AT_ONCE = 1000;
 
 @Injectable()
 export class JobsService {
@@ -71,7 +75,7 @@ export class JobsService {
   /** A copy of a job, without its history. */
   async duplicate(id: string): Promise<JobSummary> {
     const { document } = await this.get(id);
-    return this.create({ ...document, name: `${document.name} (copy)`.slice(0, 120) });
+    return this.create({ ...document, name: cutText(`${document.name} (copy)`, 120) });
   }
 
   /**
@@ -93,12 +97,19 @@ export class JobsService {
         .where(and(eq(jobs.id, id), eq(jobs.revision, revision)))
         .returning({ revision: jobs.revision });
       if (!row) return undefined;
-      await tx.delete(jobSteps).where(and(eq(jobSteps.jobId, id), gte(jobSteps.sequence, history.from)));
-      if (history.steps.length > 0) {
-        await tx
-          .insert(jobSteps)
-          .values(history.steps.map((step, i) => ({ jobId: id, sequence: history.from + i, step })));
+      const [{ kept }] = await tx.select({ kept: count() }).from(jobSteps).where(eq(jobSteps.jobId, id));
+      const steps = history.from + history.steps.length;
+      if (history.from > kept || history.position > steps) {
+        throw new Problem(
+          422,
+          'Not right',
+          `The undo history begins at step ${history.from} and stands at ${history.position}; there are ${kept} steps before it and ${steps} with it. Nothing was changed.`,
+        );
       }
+      await tx.delete(jobSteps).where(and(eq(jobSteps.jobId, id), gte(jobSteps.sequence, history.from)));
+      const rows = history.steps.map((step, i) => ({ jobId: id, sequence: history.from + i, step }));
+      for (let at = 0; at < rows.length; at += STEPS_AT_ONCE)
+        await tx.insert(jobSteps).values(rows.slice(at, at + STEPS_AT_ONCE));
       return row;
     });
     if (saved) return saved;

@@ -1,3 +1,4 @@
+import { cutText } from '@brachytone/job';
 import { useState } from 'react';
 
 /** A line of text that is taken when it is left, if it is not empty. */
@@ -16,7 +17,7 @@ export function TextField({
   const settle = () => {
     const text = typed?.trim();
     setTyped(undefined);
-    if (text && text !== value) onChange(text.slice(0, 120));
+    if (text && text !== value) onChange(cutText(text, 120));
   };
   return (
     <input

@@ -6,6 +6,7 @@ import { TopBar } from '../shell/top-bar.tsx';
 import { sentenceOf, useJobsQuery } from '../store/api.ts';
 import type { JobSummary } from '@brachytone/job';
 import { JobCard } from './job-card.tsx';
+import { SetAside } from './set-aside.tsx';
 import { useStartJob } from './use-start-job.ts';
 
 type Order = 'touched' | 'name';
@@ -105,6 +106,7 @@ export function JobBoard() {
             </button>
           )}
         </div>
+        <SetAside />
         {error && <p className="text-ruby">{sentenceOf(error)}</p>}
         {!isLoading && !error && shown.length === 0 && (
           <p className="text-soft">

@@ -1,3 +1,4 @@
+import { cutText } from '@brachytone/job';
 import { middleGain, type Press } from '@brachytone/core';
 import { produce } from 'immer';
 import { useEffect, useState } from 'react';
@@ -73,7 +74,7 @@ export function PressPage() {
             <Button
               onClick={() =>
                 orSay(
-                  keep({ ...press, name: `${press.name.slice(0, 50)}, own` })
+                  keep({ ...press, name: `${cutText(press.name, 50)}, own` })
                     .unwrap()
                     .then((made) => navigate(`/presses/${made.id}`)),
                 )

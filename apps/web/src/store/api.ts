@@ -23,6 +23,7 @@ import type {
   GangWish,
   KeepRule,
   RunView,
+  SetAsideView,
   ShelfInk,
   Taking,
 } from '@brachytone/job';
@@ -34,6 +35,7 @@ export const api = createApi({
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
   tagTypes: [
     'jobs',
+    'set aside',
     'runs',
     'keep rule',
     'fonts',
@@ -47,6 +49,14 @@ export const api = createApi({
   ],
   endpoints: (build) => ({
     jobs: build.query<JobSummary[], void>({ query: () => 'jobs', providesTags: ['jobs'] }),
+    setAside: build.query<SetAsideView[], void>({
+      query: () => 'set-aside',
+      providesTags: ['set aside'],
+    }),
+    dropSetAside: build.mutation<void, string>({
+      query: (id) => ({ url: `set-aside/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['set aside'],
+    }),
     job: build.query<JobView, string>({
       async queryFn(id, _api, _options, ask) {
         const early = await takeEarly(id);
@@ -264,6 +274,8 @@ export const api = createApi({
 
 export const {
   useJobsQuery,
+  useSetAsideQuery,
+  useDropSetAsideMutation,
   useJobQuery,
   useStartJobMutation,
   useOpenArchiveMutation,

@@ -1,5 +1,5 @@
 import type { Press, Recipe } from '@brachytone/core';
-import { calibrationOfJob, pressOf } from '@brachytone/job';
+import { cutText, calibrationOfJob, pressOf } from '@brachytone/job';
 import { useKeepCalibrationMutation, useKeepPressMutation } from './api.ts';
 import type { RoomEntry } from './use-room.ts';
 
@@ -17,7 +17,7 @@ export function useBeginCalibration(): (entry: RoomEntry, recipe: Recipe) => Pro
     const own =
       says === undefined
         ? { id, press }
-        : await keepPress({ ...press, name: `${press.name.slice(0, 50)}, own` })
+        : await keepPress({ ...press, name: `${cutText(press.name, 50)}, own` })
             .unwrap()
             .then((kept) => ({ id: kept.id, press: pressOf(kept) }));
     const begun = calibrationOfJob(recipe, own.id, new Date().toISOString());
