@@ -6,11 +6,12 @@ import { openDatabase, placeOf } from './database/database.ts';
 import { TypefacesService } from './files/typefaces.service.ts';
 import { DemoService } from './demo.service.ts';
 import { stopOnSignal } from './stop.ts';
+import { logWords } from './http/log-words.ts';
 import { readSettings } from './settings.ts';
 
 const settings = readSettings();
 // What goes wrong in one place must not end what all others are at.
-process.on('unhandledRejection', (error) => console.error(error));
+process.on('unhandledRejection', (error) => console.error(logWords(error)));
 
 try {
   const unlock = await lockFolder(settings.dataFolder);

@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { join } from 'node:path';
 import sharp from 'sharp';
+import { profileName } from '../src/files/profile-name.ts';
 import { ReadersService } from '../src/readers/readers.service.ts';
 import { WorkService } from '../src/work/work.service.ts';
 import { DEADLINES } from '../src/work/deadlines.ts';
@@ -108,6 +109,20 @@ describe('a picture', () => {
     ).expect(201);
     expect(body.facts.format).toBe('AVIF');
   });
+});
+
+it('the name of a damaged profile is kept without what cannot be', () => {
+  const icc = Buffer.alloc(400, 0xd8);
+  // One tag, its letters of two bytes, of which there are an odd number and halves of letters.
+  icc.writeUInt32BE(1, 128);
+  icc.write('desc', 132, 'latin1');
+  icc.writeUInt32BE(150, 136);
+  icc.write('mluc', 150, 'latin1');
+  icc.writeUInt32BE(9, 170);
+  icc.writeUInt32BE(40, 174);
+  Buffer.from('\0P\0\x01\0a\xd8\x00\0', 'latin1').copy(icc, 190);
+  expect(profileName(icc)).toBe('Pa');
+  expect(profileName(icc.subarray(0, 140))).toBe('embedded profile');
 });
 
 /** A picture that takes a while to be read. */

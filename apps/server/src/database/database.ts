@@ -113,6 +113,8 @@ async function openServer(url: string): Promise<Database> {
   const pool = new pg.Pool({ connectionString: url, connectionTimeoutMillis: 5000, keepAlive: true });
   // A connection that waits is lost when the database goes away; whoever asks next is told by its own query.
   pool.on('error', () => undefined);
+  // So is one that is in use, between two queries of a transaction.
+  pool.on('connect', (client) => client.on('error', () => undefined));
   const queries = drizzleNode(pool);
   await migrateNode(queries, { migrationsFolder: MIGRATIONS_FOLDER });
   return {

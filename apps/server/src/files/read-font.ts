@@ -3,6 +3,7 @@ import type { OriginalFacts } from '@brachytone/job';
 import { readTypeface, UnreadableTypeface, unpackWoff } from '@brachytone/typeface';
 import { decompress } from 'wawoff2';
 import { Problem } from '../http/problem.ts';
+import { soundText } from './sound-text.ts';
 
 /** Bytes of the largest font file that is read. */
 const LARGEST = 30e6;
@@ -49,7 +50,7 @@ export async function readFont(bytes: Uint8Array): Promise<{ font: Uint8Array; f
       profile: null,
       density: null,
       turned: false,
-      typeface: name,
+      typeface: soundText(name) || 'Typeface',
     };
     return { font, facts };
   } catch (error) {

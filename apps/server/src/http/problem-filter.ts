@@ -1,6 +1,7 @@
 import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import { UnreadableDocument } from '@brachytone/job';
 import type { Request, Response } from 'express';
+import { logWords } from './log-words.ts';
 import { Problem, sendProblem } from './problem.ts';
 import { LARGEST_JSON } from './sound-body.ts';
 import { systemProblem } from './system-problem.ts';
@@ -41,7 +42,7 @@ export class ProblemFilter implements ExceptionFilter {
     }
     if (status === 404) return new Problem(404, 'Not found', 'There is nothing at this address.');
     if (status >= 400 && status < 500) return new Problem(status, 'Not understood', (error as Error).message);
-    this.log.error(error instanceof Error ? (error.stack ?? error.message) : String(error));
+    this.log.error(logWords(error));
     return new Problem(
       500,
       'Something failed',

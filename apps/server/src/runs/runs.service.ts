@@ -33,6 +33,7 @@ import { Subject } from 'rxjs';
 import { DATABASE, type Database } from '../database/database.ts';
 import { jobs, runs } from '../database/schema.ts';
 import { notFound, Problem } from '../http/problem.ts';
+import { logWords } from '../http/log-words.ts';
 import { isDatabaseAway } from '../http/system-problem.ts';
 import { JobsService } from '../jobs/jobs.service.ts';
 import { FilesService } from '../files/files.service.ts';
@@ -100,7 +101,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
     await queries.update(runs).set({ status: 'queued' }).where(eq(runs.status, 'running'));
     await this.clean();
     this.cleaning = setInterval(() => {
-      this.clean().catch((error: unknown) => this.log.error(error));
+      this.clean().catch((error: unknown) => this.log.error(logWords(error)));
     }, HOUR);
     this.cleaning.unref();
     this.wake();
@@ -265,7 +266,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
 
   private wake(): void {
     this.working ??= this.workThrough()
-      .catch((error: unknown) => this.log.error(error))
+      .catch((error: unknown) => this.log.error(logWords(error)))
       .finally(() => {
         this.working = undefined;
       });
@@ -283,7 +284,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
         if (!next) return;
         await this.make(next).catch((error: unknown) => {
           if (isDatabaseAway(error)) throw error;
-          this.log.error(error);
+          this.log.error(logWords(error));
         });
       } catch (error) {
         if (!isDatabaseAway(error)) throw error;
@@ -382,7 +383,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
       if (isDatabaseAway(error)) throw error;
       await rm(this.folder(id), { recursive: true, force: true });
       if (active.abort.signal.aborted) return;
-      if (!(error instanceof Problem)) this.log.error(error);
+      if (!(error instanceof Problem)) this.log.error(logWords(error));
       await this.end(
         id,
         'failed',
