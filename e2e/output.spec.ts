@@ -31,6 +31,34 @@ const darkAbove = (page: Page) =>
     return dark;
   });
 
+test('what is already on the stock is seen in its own colours under the inks, and is on no film', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/jobs/${await idOf('Season leaflet')}/inks`);
+  await exact(page);
+  await expect(page.getByRole('region', { name: 'Plate rack' }).getByRole('group')).toHaveCount(4);
+  await page.getByLabel('How it comes to the inks').selectOption('stock');
+  await exact(page);
+  // Of four inks the black of the lettering is left.
+  await expect(page.getByRole('region', { name: 'Plate rack' }).getByRole('group')).toHaveCount(1);
+  const colours = await page.evaluate(() => {
+    const canvas = document.querySelector<HTMLCanvasElement>('[data-testid=table-canvas]')!;
+    const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+    let most = 0;
+    for (let i = 0; i < data.length; i += 4) if (data[i + 3]) most = Math.max(most, data[i] - data[i + 2]);
+    return most;
+  });
+  expect(colours).toBeGreaterThan(80);
+  await page.getByLabel('Blend with the stock').selectOption('multiply');
+  await page.getByLabel('Opacity, number').fill('50');
+  await page.keyboard.press('Enter');
+  await exact(page);
+  await page.getByRole('button', { name: 'Make films' }).first().click();
+  await expect(page.getByRole('link', { name: /season-leaflet-.*\.tif/ })).toHaveCount(1, {
+    timeout: 90_000,
+  });
+});
+
 test('marks are switched on, seen on the film, and leave in a PDF of all plates, which is cleaned away by rule', async ({
   page,
 }) => {
@@ -128,32 +156,4 @@ test('blends are those of the browser’s canvas, with alpha', async ({ page }) 
       expect(Math.abs(seen[k] - want), `${name}, channel ${k}`).toBeLessThan(2);
     });
   }
-});
-
-test('what is already on the stock is seen in its own colours under the inks, and is on no film', async ({
-  page,
-}) => {
-  await page.goto(`${server.url}/jobs/${await idOf('Season leaflet')}/inks`);
-  await exact(page);
-  await expect(page.getByRole('region', { name: 'Plate rack' }).getByRole('group')).toHaveCount(4);
-  await page.getByLabel('How it comes to the inks').selectOption('stock');
-  await exact(page);
-  // Of four inks the black of the lettering is left.
-  await expect(page.getByRole('region', { name: 'Plate rack' }).getByRole('group')).toHaveCount(1);
-  const colours = await page.evaluate(() => {
-    const canvas = document.querySelector<HTMLCanvasElement>('[data-testid=table-canvas]')!;
-    const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
-    let most = 0;
-    for (let i = 0; i < data.length; i += 4) if (data[i + 3]) most = Math.max(most, data[i] - data[i + 2]);
-    return most;
-  });
-  expect(colours).toBeGreaterThan(80);
-  await page.getByLabel('Blend with the stock').selectOption('multiply');
-  await page.getByLabel('Opacity, number').fill('50');
-  await page.keyboard.press('Enter');
-  await exact(page);
-  await page.getByRole('button', { name: 'Make films' }).first().click();
-  await expect(page.getByRole('link', { name: /season-leaflet-.*\.tif/ })).toHaveCount(1, {
-    timeout: 90_000,
-  });
 });

@@ -173,3 +173,11 @@ it('a picture of a job that takes too long is ended with its thread, and not beg
   await server.http.get(`/api/jobs/${job.id}/proof.png?longer=1600`).expect(422);
   await server.http.get(`/api/jobs/${job.id}/proof.png?longer=1601`).expect(200);
 });
+
+it('what reads files, gone while it had nothing to do, is not the next file’s fault', async () => {
+  await send(server, await smallPng(35, 17)).expect(201);
+  for (let turn = 0; turn < 3; turn++) {
+    for (const pid of readerPids()) process.kill(pid, 'SIGKILL');
+    await send(server, await smallPng(36 + turn, 17)).expect(201);
+  }
+});

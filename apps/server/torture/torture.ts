@@ -179,7 +179,7 @@ export async function diskFull(folder: string, port: number, seed: number): Prom
     over = true;
     await before;
     fill(join(disk, 'filler'));
-    for (let turn = 0; turn < 40; turn++) {
+    for (let turn = 0; refused < 8 && turn < 400; turn++) {
       const answer = await fetch(`${server.api}/files`, {
         method: 'POST',
         headers: { 'Content-Type': 'application/octet-stream' },

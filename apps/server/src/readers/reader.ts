@@ -6,6 +6,7 @@ import type { Answer, Question } from './readings.ts';
 const answer = (given: Answer): void => void process.send?.(given);
 
 process.on('message', ({ name, given }: Question) => {
+  answer({ begun: true });
   // Which task takes which is told by its name.
   const work = READER_TASKS[name] as (given: unknown) => Promise<object>;
   work(given).then(

@@ -7,6 +7,8 @@ import { residentBytes } from './resident-bytes.ts';
 
 /** Reading processes at most: one more than there is work for, so that two that hang hold up nobody. */
 const MOST = 3;
+/** A file is given to so many processes, one after another, should they end before they begin. */
+const MOST_TRIES = 3;
 /** A process that has had nothing to do for so long is ended, ms. */
 const IDLE = 15_000;
 /** Time that reading may take, ms: so much, and more for each megabyte of the file. Memory of a reading process, bytes. */
@@ -20,6 +22,8 @@ interface Reader {
   readonly child: ChildProcess;
   /** What it is at; undefined while it waits. */
   at: Waiting | undefined;
+  /** True once it has said that it is at it. */
+  hasBegun: boolean;
   idle?: ReturnType<typeof setTimeout>;
 }
 
@@ -27,6 +31,8 @@ interface Waiting {
   readonly name: keyof ReaderTasks;
   readonly given: object;
   readonly bytes: number;
+  /** How often it was given to a process. */
+  readonly tries: number;
   readonly resolve: (made: object) => void;
   readonly reject: (reason: Error) => void;
 }
@@ -47,7 +53,7 @@ export class ReadersService implements OnModuleDestroy {
   ): Promise<ReaderTasks[Name]['made']> {
     const bytes = 'bytes' in given ? given.bytes.length : given.profile.length;
     const made = await new Promise<object>((resolve, reject) => {
-      this.waiting.push({ name, given, bytes, resolve, reject });
+      this.waiting.push({ name, given, bytes, tries: 0, resolve, reject });
       this.next();
     });
     return madeOrProblem(made as ReaderTasks[Name]['made'] | Refusal);
@@ -76,14 +82,16 @@ export class ReadersService implements OnModuleDestroy {
       env: { PATH: process.env.PATH ?? '', MALLOC_ARENA_MAX: '2' },
       stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
     });
-    const reader: Reader = { child, at: undefined };
+    const reader: Reader = { child, at: undefined, hasBegun: false };
     this.readers.add(reader);
     const gone = (why: string) => {
       if (!this.readers.delete(reader)) return;
       clearTimeout(reader.idle);
       const { at } = reader;
       reader.at = undefined;
-      at?.reject(this.closing ? stopping() : refused(why));
+      // One that was gone before it began was not ended by the file.
+      if (at && at.tries < MOST_TRIES && !reader.hasBegun && !this.closing) this.waiting.unshift(at);
+      else at?.reject(this.closing ? stopping() : refused(why));
       this.next();
     };
     child.on('error', (error) => gone(error.message));
@@ -91,13 +99,20 @@ export class ReadersService implements OnModuleDestroy {
     child.on('message', (answer: Answer) => {
       const { at } = reader;
       if (!at) return;
+      if ('begun' in answer) {
+        reader.hasBegun = true;
+        return;
+      }
       reader.at = undefined;
       if ('made' in answer) at.resolve(answer.made);
       else {
         this.log.error(answer.failure);
         at.reject(refused('what reads files could make nothing of it'));
       }
-      reader.idle = setTimeout(() => child.kill(), IDLE);
+      reader.idle = setTimeout(() => {
+        this.readers.delete(reader);
+        child.kill();
+      }, IDLE);
       reader.idle.unref();
       this.next();
     });
@@ -129,11 +144,16 @@ export class ReadersService implements OnModuleDestroy {
         clearInterval(look);
         then(value);
       };
-    const watched: Waiting = { ...task, resolve: done(task.resolve), reject: done(task.reject) };
+    const watched: Waiting = {
+      ...task,
+      tries: task.tries + 1,
+      resolve: done(task.resolve),
+      reject: done(task.reject),
+    };
     reader.at = watched;
-    child.send({ name: task.name, given: task.given }, (error) => {
-      if (error) end(error.message);
-    });
+    reader.hasBegun = false;
+    // Should it be gone by now, its end tells so.
+    child.send({ name: task.name, given: task.given }, () => undefined);
   }
 }
 

@@ -52,5 +52,5 @@ export interface Question<Name extends keyof ReaderTasks = keyof ReaderTasks> {
   readonly given: ReaderTasks[Name]['given'];
 }
 
-/** What it answers: what was made, or a failure that nobody expected. */
-export type Answer = { readonly made: object } | { readonly failure: string };
+/** What it answers: at once that it has begun, and then what was made, or a failure that nobody expected. */
+export type Answer = { readonly begun: true } | { readonly made: object } | { readonly failure: string };
