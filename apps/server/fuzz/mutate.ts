@@ -108,7 +108,7 @@ export function mutatedDocument(document: object, random: Random): object {
       const names = Object.keys(at);
       if (names.length === 0) break;
       const name = random.of(names);
-      const value = (at as Record<string, unknown>)[name];
+      const value = at[name];
       if (typeof value === 'object' && value !== null && random.next() < 0.85) {
         at = value as Record<string, unknown>;
         continue;
@@ -116,9 +116,7 @@ export function mutatedDocument(document: object, random: Random): object {
       const way = random.below(5);
       if (way === 0 && !Array.isArray(at)) delete at[name];
       else if (way === 1 && Array.isArray(at)) at.push(structuredClone(value));
-      else
-        (at as Record<string, unknown>)[name] =
-          way === 2 && typeof value === 'number' ? value * 1000 : odd(random);
+      else at[name] = way === 2 && typeof value === 'number' ? value * 1000 : odd(random);
       break;
     }
   }
