@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page, type Route } from '@playwright/test';
 import type { Bits } from '@brachytone/core';
+import type { JobDocument } from '@brachytone/job';
 import sharp from 'sharp';
 import { dropFile, exact, softPicture } from './pictures.ts';
 import { Server } from './server.ts';
@@ -287,6 +288,52 @@ test('a job changed in two windows: neither version is lost', async ({ page, con
   await page.getByRole('button', { name: 'Redo' }).click();
   await expect(page.getByRole('textbox', { name: 'Ruling, number' })).toHaveValue('65 lpi');
   await saved(page);
+});
+
+test('what could not be saved is back when the job is opened again, and a conflict is there until it is settled', async ({
+  page,
+  context,
+}) => {
+  await startJob(page, 'unsaved.png');
+  await saved(page);
+  const address = page.url();
+  const away = (route: Route) => (route.request().method() === 'PUT' ? route.abort() : route.continue());
+  const ruling = (of: Page) => of.getByRole('textbox', { name: 'Ruling, number' });
+  // The server cannot be reached, and the window is closed.
+  await server.kill();
+  await setNumber(page, 'Ruling, number', '61');
+  await expect(page.getByRole('alert')).toContainText('kept here');
+  await page.waitForTimeout(400);
+  await page.close();
+  await server.start();
+  const again = await context.newPage();
+  await again.goto(address);
+  await expect(ruling(again)).toHaveValue('61 lpi');
+  await expect(again.getByText('Changes that could not be saved last time are back.')).toBeVisible();
+  await saved(again);
+  // Once more, and the job is saved elsewhere before it is opened again; leaving settles nothing.
+  await again.route('**/api/jobs/*', away);
+  await setNumber(again, 'Ruling, number', '62');
+  await expect(again.getByRole('alert')).toContainText('kept here');
+  await again.waitForTimeout(400);
+  const other = await context.newPage();
+  await other.goto(address);
+  await setNumber(other, 'Ruling, number', '63');
+  await saved(other);
+  await again.unroute('**/api/jobs/*');
+  await again.reload();
+  await expect(again.getByRole('alert')).toContainText('Both versions are still there');
+  await again.getByRole('link', { name: 'Job board', exact: true }).click();
+  await again.getByRole('link', { name: 'Open unsaved' }).click();
+  await expect(again.getByRole('alert')).toContainText('Both versions are still there');
+  await expect(ruling(again)).toHaveValue('62 lpi');
+  await again.getByRole('button', { name: 'Keep this window’s' }).click();
+  await saved(again);
+  await expect(ruling(again)).toHaveValue('62 lpi');
+  const id = /jobs\/([^/]+)/.exec(address)?.[1];
+  const pulls = await server.json<{ name: string; document: JobDocument }[]>(`jobs/${id}/pulls`);
+  expect(pulls.map(({ name }) => name)).toEqual([expect.stringMatching(/^Another window’s, /)]);
+  expect(pulls[0].document.recipe.plates[0].screen.settings.ruling).toBe(63);
 });
 
 test('a run shows how far it is and can be cancelled', async ({ page }) => {

@@ -37,7 +37,7 @@ const count = Joi.number()
   .required();
 
 /** Most steps of an undo history that are saved at once. */
-const MOST_STEPS = 5000;
+const MOST_STEPS = 20_000;
 
 const patches = Joi.array()
   .max(5000)

@@ -3,7 +3,8 @@ import { useParams } from 'react-router';
 import { pictures } from '../engine/pictures.ts';
 import { NotHere } from '../shell/not-here.tsx';
 import { sentenceOf, useJobQuery } from '../store/api.ts';
-import { saveNow } from '../store/autosave.ts';
+import { leaveNothing } from '../store/autosave.ts';
+import { bringBack } from '../store/bring-back.ts';
 import { closed, opened } from '../store/job-slice.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { viewReset } from '../store/view-slice.ts';
@@ -30,14 +31,15 @@ export function LightTable() {
     // They are on their way while the table is laid out.
     data.files.forEach(pictures.want);
     // What an earlier job has not saved yet goes first: the store holds one job.
-    void saveNow().then(() => {
+    void leaveNothing().then(() => {
       if (gone) return;
       dispatch(viewReset());
       dispatch(opened(data));
+      void dispatch(bringBack(data));
     });
     return () => {
       gone = true;
-      void saveNow().then(() => dispatch(closed(id)));
+      void leaveNothing().then(() => dispatch(closed(id)));
     };
   }, [data, id, dispatch]);
   useEffect(() => {

@@ -1,5 +1,5 @@
 import { Button } from '../controls/button.tsx';
-import { keptMine, takeTheirs } from '../store/job-slice.ts';
+import { keepMine, takeOther } from '../store/settle-conflict.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 
 /** Says so when the job cannot be saved, and lets a conflict be settled. Nothing is lost either way. */
@@ -16,10 +16,12 @@ export function SaveNotice() {
       <span>{message}</span>
       {save === 'conflict' && (
         <span className="flex shrink-0 gap-2">
-          <Button onClick={() => dispatch(keptMine())}>Keep this window’s</Button>
+          <Button onClick={() => void dispatch(keepMine())} title="The other version is kept as a pull">
+            Keep this window’s
+          </Button>
           <Button
-            title="This window’s version stays reachable by redo"
-            onClick={() => dispatch(takeTheirs())}
+            title="This window’s version is kept as a pull, and stays reachable by redo"
+            onClick={() => void dispatch(takeOther())}
           >
             Take the other
           </Button>

@@ -2,15 +2,18 @@ import { stringify } from 'safe-stable-stringify';
 import type { JobView, ProblemDetails } from '@brachytone/job';
 import { saved, saveFailed, saving } from './job-slice.ts';
 import { store, type AppStore } from './store.ts';
+import { dropUnsaved, keepUnsaved } from './unsaved.ts';
 
 /** Rest after the last change before it is saved, ms. */
 const PAUSE = 250;
+/** Rest after the last change before it is kept in the browser, ms. */
+const KEEP_PAUSE = 120;
 /** Rest before another try when it could not be: longer each time, up to a limit, ms. */
 const FIRST_RETRY = 2000;
 const LONGEST_RETRY = 30_000;
 
 /** The database keeps the members of objects in an order of its own. */
-const sameDocument = (a: unknown, b: unknown): boolean => stringify(a) === stringify(b);
+export const sameDocument = (a: unknown, b: unknown): boolean => stringify(a) === stringify(b);
 
 // Changes come in while a save is on its way; the next one must wait for its revision.
 let underWay = false;
@@ -51,7 +54,8 @@ async function saveOnce({ dispatch, getState }: AppStore, keepalive: boolean): P
         // What the server itself could not do, for want of room or of its database, it may do in a while.
         save: theirs ? 'conflict' : response.status >= 500 ? 'unreachable' : 'refused',
         message: problem.detail,
-        unsavedFrom: from,
+        // A history that does not fit what the server has is sent whole the next time.
+        unsavedFrom: response.status === 422 ? 0 : from,
         ...(theirs ? { theirs } : {}),
       }),
     );
@@ -66,6 +70,13 @@ async function saveOnce({ dispatch, getState }: AppStore, keepalive: boolean): P
       }),
     );
   }
+}
+
+/** Keeps what could not be saved of the open job, before it is closed. */
+export async function leaveNothing(): Promise<void> {
+  await saveNow();
+  const { job } = store.getState();
+  if (job && job.changes !== job.savedChanges) await keepUnsaved(job);
 }
 
 /** Saves what is not saved yet, now; resolves when it is, or cannot be. */
@@ -85,11 +96,31 @@ export function startAutosave(): void {
   let seen = -1;
   let retry = FIRST_RETRY;
   let again: ReturnType<typeof setTimeout> | undefined;
+  let keeping: ReturnType<typeof setTimeout> | undefined;
+  let kept = '';
+  /** What is not saved yet is kept in the browser, too: the window may be closed before it is. */
+  const keep = (): void => {
+    const { job } = store.getState();
+    const is = job ? `${job.id} ${job.changes} ${job.changes === job.savedChanges}` : '';
+    if (!job || is === kept) return;
+    kept = is;
+    clearTimeout(keeping);
+    // What an earlier window left is not this one's to drop: a job that was just opened has nothing unsaved.
+    if (job.changes === job.savedChanges) {
+      if (job.changes > 0) void dropUnsaved(job.id);
+    } else {
+      keeping = setTimeout(() => {
+        const now = store.getState().job;
+        if (now && now.changes !== now.savedChanges) void keepUnsaved(now);
+      }, KEEP_PAUSE);
+    }
+  };
   const later = (pause: number) => {
     clearTimeout(timer);
     timer = setTimeout(() => void saveOnce(store, false), pause);
   };
   store.subscribe(() => {
+    keep();
     const { job } = store.getState();
     if (!job || job.changes === job.savedChanges) {
       retry = FIRST_RETRY;

@@ -2,6 +2,7 @@ import { createSlice, original, type Draft as Drafted, type PayloadAction } from
 import type { JobDocument, JobStep, JobView } from '@brachytone/job';
 import { doStep, mergeSteps, stepOf, undoStep, type Draft } from './history.ts';
 import type { AppThunk } from './store.ts';
+import type { Unsaved } from './unsaved.ts';
 
 /** How the open job stands with the server. */
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'unreachable' | 'refused' | 'conflict';
@@ -129,6 +130,20 @@ const slice = createSlice({
         theirs: payload.theirs ?? null,
       };
     },
+    /** What an earlier window had and could not save: it is saved now, or settled where the job is another by now. */
+    broughtBack(state, { payload: { left, now } }: PayloadAction<{ left: Unsaved; now: JobView }>) {
+      if (!state) return state;
+      const { document, steps, position, revision, unsavedFrom } = left;
+      const next = changed(plain(state), { document, steps, position, revision, unsavedFrom, gesture: null });
+      if (revision === now.revision) return next;
+      return {
+        ...next,
+        save: 'conflict',
+        saveMessage:
+          'This job was saved elsewhere after changes here that could not be saved. Both versions are still there.',
+        theirs: now,
+      };
+    },
     /** Keeps this window's version: it will be saved over the other one, whole history and all. */
     keptMine(state) {
       if (!state?.theirs) return state;
@@ -144,7 +159,8 @@ const slice = createSlice({
 });
 
 export const jobReducer = slice.reducer;
-export const { opened, closed, stepped, undone, redone, saving, saved, saveFailed, keptMine } = slice.actions;
+export const { opened, closed, stepped, undone, redone, saving, saved, saveFailed, keptMine, broughtBack } =
+  slice.actions;
 
 /** Changes the open job's document as one step; changes with the same gesture undo together. */
 export const edit =

@@ -14,7 +14,7 @@ export const store = configureStore({
 export type AppStore = typeof store;
 export type AppState = ReturnType<AppStore['getState']>;
 export type AppDispatch = AppStore['dispatch'];
-export type AppThunk = ThunkAction<void, AppState, unknown, UnknownAction>;
+export type AppThunk<Result = void> = ThunkAction<Result, AppState, unknown, UnknownAction>;
 
 export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
 export const useAppSelector = useSelector.withTypes<AppState>();
