@@ -41,7 +41,8 @@ export async function createApp(
     .setDescription('Jobs, originals and runs. Errors are problem details (RFC 9457).')
     .setVersion('1')
     .build();
-  SwaggerModule.setup('api/docs', app, SwaggerModule.createDocument(app, description));
+  // Made when somebody first asks for it.
+  SwaggerModule.setup('api/docs', app, () => SwaggerModule.createDocument(app, description));
   if (existsSync(WEB_FOLDER)) {
     app.use(express.static(WEB_FOLDER, { index: false, maxAge: '1h' }));
     app.use((request: Request, response: Response, next: NextFunction) => {

@@ -6,22 +6,11 @@ import { isFont, readFont } from '../files/read-font.ts';
 import { packPicture, readPicture, smallLevelOf, type ReadPicture } from '../files/read-picture.ts';
 import { isProfile, profileTable, profileView, readProfile } from '../files/read-profile.ts';
 import { pressProfileIn, readChannels, readManyInks } from '../files/read-separated.ts';
-import { Problem } from '../http/problem.ts';
-import type { Kept, Refusal, ReaderTasks } from './readings.ts';
+import { orRefusal, type Kept, type ReaderTasks, type Refusal } from './readings.ts';
 
 // Every picture is read once: keeping decoded ones, and many rows of them at a time, only costs memory.
 sharp.cache(false);
 sharp.concurrency(1);
-
-/** What work with a file from outside gives, or why it was refused. */
-async function orRefusal<Made>(work: () => Promise<Made>): Promise<Made | Refusal> {
-  try {
-    return await work();
-  } catch (error) {
-    if (!(error instanceof Problem)) throw error;
-    return { problem: { status: error.status, title: error.title, detail: error.message } };
-  }
-}
 
 type Does = {
   readonly [Name in keyof ReaderTasks]: (

@@ -17,6 +17,16 @@ export interface Refusal {
   readonly problem: { readonly status: number; readonly title: string; readonly detail: string };
 }
 
+/** What work with a file from outside gives, or why it was refused. */
+export async function orRefusal<Made>(work: () => Made | Promise<Made>): Promise<Made | Refusal> {
+  try {
+    return await work();
+  } catch (error) {
+    if (!(error instanceof Problem)) throw error;
+    return { problem: { status: error.status, title: error.title, detail: error.message } };
+  }
+}
+
 /** What was made; a refusal is thrown as the problem it tells of. */
 export function madeOrProblem<Made extends object>(made: Made | Refusal): Made {
   if ('problem' in made) throw new Problem(made.problem.status, made.problem.title, made.problem.detail);

@@ -23,14 +23,13 @@ import {
   straightenedTarget,
 } from '../calibrations/target-pictures.ts';
 import { targetPdf, targetTiff } from '../calibrations/target-files.ts';
-import { Problem } from '../http/problem.ts';
 import { collectGarbage } from '../collect-garbage.ts';
 import { unpackPicture } from '../files/read-picture.ts';
 import { writePicture } from './write-picture.ts';
 import { labelFont } from './label-font.ts';
 import { sceneOf } from './scene-of.ts';
 import { ticketOf } from './ticket.ts';
-import type { Refusal } from '../readers/readings.ts';
+import { orRefusal } from '../readers/readings.ts';
 import type { Tasks } from './tasks.ts';
 
 export { films, gangFilms } from './make-films.ts';
@@ -65,18 +64,9 @@ export async function pyramid({
   return buildPyramid({ ...picture, data }, shared);
 }
 
-/** What work with a picture from outside gives, or why it was refused. */
-async function orRefusal<Made>(work: () => Promise<Made>): Promise<Made | Refusal> {
-  try {
-    return await work();
-  } catch (error) {
-    if (!(error instanceof Problem)) throw error;
-    return { problem: { status: error.status, title: error.title, detail: error.message } };
-  } finally {
-    // Samples of a whole picture would stay until the next one comes.
-    setImmediate(collectGarbage);
-  }
-}
+/** What work with a picture from outside gives, or why it was refused; its samples would stay until the next one comes. */
+const ofPicture = <Made>(work: () => Made | Promise<Made>) =>
+  orRefusal(work).finally(() => setImmediate(collectGarbage));
 
 /** See `Tasks`. */
 export async function proof({ recipe, materials, longer }: Tasks['proof']['given']): Promise<Uint8Array> {
@@ -172,14 +162,14 @@ export const readTarget = ({
   calibration,
   picture,
 }: Tasks['readTarget']['given']): Promise<Tasks['readTarget']['made']> =>
-  orRefusal(() => Promise.resolve(readingOf(calibration, picture)));
+  ofPicture(() => readingOf(calibration, picture));
 
 /** See `Tasks`. */
 export const straightTarget = ({
   calibration,
   picture,
 }: Tasks['straightTarget']['given']): Promise<Tasks['straightTarget']['made']> =>
-  orRefusal(() => straightenedTarget(calibration, picture));
+  ofPicture(() => straightenedTarget(calibration, picture));
 
 /** See `Tasks`. */
 export const simulatedReadings = ({
