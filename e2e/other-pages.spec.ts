@@ -131,3 +131,12 @@ test('its own page may run no script but its own', async ({ page }) => {
   });
   expect(ran).toBe(false);
 });
+
+test('licences of all that ships are there, with their notices', async ({ page }) => {
+  await page.goto(server.url);
+  await page.getByRole('link', { name: /^Licences/ }).click();
+  const typeface = page.getByRole('listitem').filter({ hasText: 'Typeface archivo' });
+  await typeface.getByText('Typeface archivo').click();
+  await expect(typeface.locator('pre')).toContainText(/open font license/i);
+  expect(await page.getByRole('listitem').count()).toBeGreaterThan(200);
+});

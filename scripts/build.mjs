@@ -1,6 +1,8 @@
 /** Builds the server and its worker into apps/server/dist, and the interface into apps/web/dist. */
+import { writeFileSync } from 'node:fs';
 import { build, context } from 'esbuild';
 import { build as buildWeb } from 'vite';
+import { licences } from './licences.mjs';
 
 const SERVER = {
   entryPoints: [
@@ -37,5 +39,8 @@ export const watchServer = async () => (await context(SERVER)).watch();
 
 if (process.argv[1] === new URL(import.meta.url).pathname) {
   await buildServer();
-  if (!process.argv.includes('--server')) await buildWeb({ root: 'apps/web', logLevel: 'warn' });
+  if (!process.argv.includes('--server')) {
+    await buildWeb({ root: 'apps/web', logLevel: 'warn' });
+    writeFileSync('apps/web/dist/licences.json', JSON.stringify(licences()));
+  }
 }

@@ -3,6 +3,7 @@ import { Toaster } from 'sonner';
 import { GangPage } from './gang/gang-page.tsx';
 import { JobBoard } from './job-board/job-board.tsx';
 import { LightTable } from './light-table/light-table.tsx';
+import { LicencesPage } from './licences/licences-page.tsx';
 import { CalibrationPage } from './press-room/calibration/calibration-page.tsx';
 import { PressPage } from './press-room/press-page.tsx';
 import { PressRoom } from './press-room/press-room.tsx';
@@ -24,6 +25,7 @@ const router = createBrowserRouter([
   { path: '/presses', element: <PressRoom /> },
   { path: '/presses/:id', element: <PressPage /> },
   { path: '/presses/:id/calibrations/:calibration', element: <CalibrationPage /> },
+  { path: '/licences', element: <LicencesPage /> },
   { path: '*', element: <NotHere /> },
 ]);
 

@@ -1,4 +1,5 @@
 import { useRef, useState, type DragEvent } from 'react';
+import { Link } from 'react-router';
 import { Button } from '../controls/button.tsx';
 import { Segmented } from '../controls/segmented.tsx';
 import { STARTS } from '../shell/file-kinds.ts';
@@ -118,6 +119,11 @@ export function JobBoard() {
             <JobCard key={job.id} job={job} />
           ))}
         </ul>
+        <footer className="mt-10 text-[12px] text-soft">
+          <Link to="/licences" className="underline decoration-edge underline-offset-2 hover:decoration-ink">
+            Licences of what Brachytone is made with
+          </Link>
+        </footer>
       </main>
     </div>
   );
