@@ -21,7 +21,7 @@ try {
   await app.init();
   await app.get(TypefacesService).load();
   if (process.env.BRACHYTONE_DEMO !== 'off') await app.get(DemoService).load();
-  stopOnSignal(app, database, unlock);
+  stopOnSignal(app, database);
   await app.listen(settings.port, settings.host);
   console.log(
     `Brachytone is at http://${settings.host === '127.0.0.1' ? 'localhost' : settings.host}:${settings.port}`,

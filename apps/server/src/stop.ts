@@ -37,10 +37,8 @@ const after = (time: number) =>
 /**
  * Stops a server on the system's signal: it takes no further requests, answers those under way, ends streams and workers, closes the database, and is
  * gone within five seconds.
- *
- * @param unlock gives the data folder back
  */
-export function stopOnSignal(app: NestExpressApplication, database: Database, unlock: () => void): void {
+export function stopOnSignal(app: NestExpressApplication, database: Database): void {
   const server = app.getHttpServer();
   const requests = answering(server);
   let stopping = false;
@@ -55,16 +53,12 @@ export function stopOnSignal(app: NestExpressApplication, database: Database, un
   const onSignal = (): void => {
     if (stopping) return;
     stopping = true;
-    const end = (code: number) => {
-      unlock();
-      process.exit(code);
-    };
-    setTimeout(() => end(1), TO_END).unref();
+    setTimeout(() => process.exit(1), TO_END).unref();
     stop().then(
-      () => end(0),
+      () => process.exit(0),
       (error: unknown) => {
         console.error(error);
-        end(1);
+        process.exit(1);
       },
     );
   };

@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { databaseRestarted, diskFull, killedAtWork } from '../torture/torture.ts';
+import { canFill, databaseRestarted, diskFull, killedAtWork } from '../torture/torture.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'torture-test-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -13,13 +13,16 @@ it('killed at work, a server loses nothing it had answered', async () => {
   expect(answered.saves).toBeGreaterThan(3);
 }, 240_000);
 
-it('with the disk full, it says so, lives on, and loses nothing', async () => {
-  const done = await diskFull(folder, 4278, 2026);
-  // Where no small disk can be made, this cannot be seen.
-  if (!done) return;
-  expect(done.lost).toEqual([]);
-  expect(done.answered.refused).toBeGreaterThan(0);
-}, 240_000);
+// Only an administrator makes a small disk; elsewhere the list of tests says that this one was left out.
+(canFill(folder) ? it : it.skip)(
+  'with the disk full, it says so, lives on, and loses nothing',
+  async () => {
+    const done = await diskFull(folder, 4278, 2026);
+    expect(done?.lost).toEqual([]);
+    expect(done?.answered.refused).toBeGreaterThan(0);
+  },
+  240_000,
+);
 
 it('with its database restarted, it loses nothing', async () => {
   const { answered, lost } = await databaseRestarted(folder, 4276, 2026, 1);

@@ -162,6 +162,14 @@ function fill(file: string): void {
   truncateSync(file, Math.max(0, statSync(file).size - 200_000));
 }
 
+/** True where `diskFull` can do what it says. */
+export function canFill(folder: string): boolean {
+  const disk = join(folder, 'tried');
+  if (!mounted(disk, 1)) return false;
+  execFileSync('umount', ['-l', disk]);
+  return true;
+}
+
 /** Fills the disk under a server at work, and makes room again; undefined where no small disk can be made. */
 export async function diskFull(folder: string, port: number, seed: number): Promise<Tortured | undefined> {
   const disk = join(folder, 'disk');

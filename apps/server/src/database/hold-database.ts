@@ -14,6 +14,12 @@ const FIRST_PAUSE = 500;
 const LONGEST_PAUSE = 15_000;
 const nextPause = (last: number): number => Math.min(LONGEST_PAUSE, last * 1.6);
 
+/** What this server's connections call themselves. */
+const OWN_NAME = `brachytone ${process.pid} on ${hostname()}`.slice(0, 60);
+
+/** The database still holds the lock for a connection of this server that broke off, and has not noticed. */
+class HeldByOwnGhost extends Error {}
+
 export interface Hold {
   /** True while the database does not answer. */
   readonly isAway: () => boolean;
@@ -48,7 +54,7 @@ export async function holdDatabase(url: string): Promise<Hold> {
         connectionString: url,
         connectionTimeoutMillis: 5000,
         keepAlive: true,
-        application_name: `brachytone ${process.pid} on ${hostname()}`.slice(0, 60),
+        application_name: OWN_NAME,
       });
       next.on('error', () => lose(next));
       next.on('end', () => lose(next));
@@ -60,10 +66,10 @@ export async function holdDatabase(url: string): Promise<Hold> {
         return;
       } catch (error) {
         await next.end().catch(() => undefined);
-        if (!isDatabaseAway(error)) throw error;
+        if (!isDatabaseAway(error) && !(error instanceof HeldByOwnGhost)) throw error;
         log.warn(`The database does not answer; trying again in ${(wait / 1000).toFixed(1)} s.`);
       }
-      await pause(wait, undefined, { ref: true });
+      await pause(wait);
     }
   };
   await connected();
@@ -92,6 +98,8 @@ async function take(client: pg.Client): Promise<void> {
     [LOCK],
   );
   const holder = held.rows.at(0);
+  if (holder?.application_name === OWN_NAME)
+    throw new HeldByOwnGhost('The database has not let go of a lost connection yet.');
   throw new DatabaseInUse(
     `Another server (${holder ? `${holder.application_name}, since ${holder.backend_start.toISOString()}` : 'of another name'}) is already using this database. Stop it first, or set DATABASE_URL to another one.`,
   );

@@ -232,3 +232,25 @@ describe('blurred light', () => {
     expect(Math.sqrt(moment)).toBeCloseTo(3, 1);
   });
 });
+
+it('beside bare stock a solid has no dark rim, and bare stock has one: light leaves through the ink it meets', () => {
+  const scene = sceneOf(
+    greyPicture(60, 60, (x) => (x < 30 ? 0 : 255)),
+    { width: 12, height: 12, resolution: 600 },
+  );
+  const { recipe } = scene;
+  const stock = { ...WHITE_STOCK, yuleNielsen: 1.8 };
+  const spread: Scene = { ...scene, recipe: { ...recipe, stock, inks: [testInk('ink-1', [33, 0, 2])] } };
+  const frame = filmFrame(spread.recipe);
+  const view = whole(spread, 120);
+  const { rgba } = pressProof(
+    { scene: spread, frame, view, rows: { first: 0, count: 120 }, plates: [0] },
+    PLAIN_LOOK,
+  );
+  const row = Array.from({ length: 120 }, (_, x) => rgba[4 * (60 * 120 + x)]);
+  const [solid, bare] = [row[20], row[100]];
+  // The low-pass itself overshoots within two pixels of an edge.
+  expect(Math.min(...row.slice(20, 57))).toBeGreaterThanOrEqual(solid - 1);
+  expect(Math.max(...row.slice(50, 57))).toBeGreaterThan(solid + 3);
+  expect(Math.min(...row.slice(63, 100))).toBeLessThan(bare - 3);
+});
