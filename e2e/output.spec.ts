@@ -1,7 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { blendOf, COLOUR_BLEND_NAMES } from '@brachytone/core';
-import type { JobDocument } from '@brachytone/job';
 import sharp from 'sharp';
 import { Server } from './server.ts';
 
@@ -10,11 +9,7 @@ test.beforeAll(() => server.start());
 test.afterAll(() => server.stop());
 
 async function idOf(name: string): Promise<string> {
-  const jobs = (await (await fetch(`${server.url}/api/jobs`)).json()) as {
-    id: string;
-    document: JobDocument;
-  }[];
-  return jobs.find(({ document }) => document.name === name)!.id;
+  return (await server.jobs()).find(({ document }) => document.name === name)!.id;
 }
 const exact = async (page: Page) => {
   await page.waitForTimeout(300);
@@ -92,7 +87,7 @@ test('marks are switched on, seen on the film, and leave in a PDF of all plates,
   await page.getByLabel('Films are kept').selectOption('runs');
   await page.getByRole('textbox', { name: 'Runs' }).fill('0');
   await page.keyboard.press('Enter');
-  await expect(page.getByText(/Cleans away films of \d+ runs? now and frees/)).toBeVisible();
+  await expect(page.getByText(/Cleans away the films of \d+ runs? now and frees/)).toBeVisible();
   await page.getByRole('button', { name: 'Keep to this' }).click();
   await expect(page.getByText('made, then cleaned away').first()).toBeVisible();
 });

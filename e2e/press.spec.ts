@@ -7,11 +7,7 @@ test.beforeAll(() => server.start());
 test.afterAll(() => server.stop());
 
 async function jobOf(name: string): Promise<{ id: string; document: JobDocument }> {
-  const jobs = (await (await fetch(`${server.url}/api/jobs`)).json()) as {
-    id: string;
-    document: JobDocument;
-  }[];
-  return jobs.find(({ document }) => document.name === name)!;
+  return (await server.jobs()).find(({ document }) => document.name === name)!;
 }
 const recipeOf = async (id: string) =>
   ((await (await fetch(`${server.url}/api/jobs/${id}`)).json()) as JobView).document.recipe;
@@ -127,9 +123,7 @@ test('the dial tells how loud angles are, and turns the plate', async ({ page })
 });
 
 test('presses that cannot be are refused with a sentence', async () => {
-  const [press] = (
-    (await (await fetch(`${server.url}/api/jobs`)).json()) as { document: JobDocument }[]
-  ).flatMap(({ document }) => document.recipe.press?.press ?? []);
+  const [press] = (await server.jobs()).flatMap(({ document }) => document.recipe.press?.press ?? []);
   const answer = await fetch(`${server.url}/api/shelf/presses`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/json' },

@@ -2,6 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { JobsPage, JobView } from '@brachytone/job';
 
 /** The real, built server on a data folder of its own, which can be killed and started again. */
 export class Server {
@@ -50,6 +51,12 @@ export class Server {
   async stop(): Promise<void> {
     await this.kill();
     rmSync(this.folder, { recursive: true, force: true });
+  }
+
+  /** Every job on the board, with its document. */
+  async jobs(): Promise<JobView[]> {
+    const { jobs } = await this.json<JobsPage>('jobs?most=200');
+    return Promise.all(jobs.map(({ id }) => this.json<JobView>(`jobs/${id}`)));
   }
 
   async json<Answer>(path: string, init?: RequestInit): Promise<Answer> {

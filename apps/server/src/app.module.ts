@@ -16,7 +16,10 @@ import { ReadersService } from './readers/readers.service.ts';
 import { RunsController } from './runs/runs.controller.ts';
 import { ArchivesController } from './archives/archives.controller.ts';
 import { ArchivesService } from './archives/archives.service.ts';
-import { KeepRuleService } from './runs/keep-rule.service.ts';
+import { RefusedWorkService } from './work/refused-work.service.ts';
+import { RemovalService } from './storage/removal.service.ts';
+import { RemovalController, StorageController } from './storage/storage.controller.ts';
+import { StorageService } from './storage/storage.service.ts';
 import { RunsService } from './runs/runs.service.ts';
 import { SetAsideController } from './jobs/set-aside.controller.ts';
 import { SETTINGS, type Settings } from './settings.ts';
@@ -37,6 +40,8 @@ export class AppModule {
         SetAsideController,
         PullsController,
         RunsController,
+        StorageController,
+        RemovalController,
         ArchivesController,
         ShelfController,
         CalibrationsController,
@@ -53,7 +58,9 @@ export class AppModule {
         ProofsService,
         PullsService,
         RunsService,
-        KeepRuleService,
+        RemovalService,
+        StorageService,
+        RefusedWorkService,
         ArchivesService,
         ShelfService,
         CalibrationsService,

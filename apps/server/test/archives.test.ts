@@ -9,7 +9,7 @@ import {
   withRoute,
   type ChannelsView,
   type JobDocument,
-  type JobSummary,
+  type JobWithDocument,
   type RunView,
 } from '@brachytone/job';
 import sharp from 'sharp';
@@ -20,7 +20,7 @@ import type { Readable } from 'node:stream';
 import { ZipFile } from 'yazl';
 import { DemoService } from '../src/demo.service.ts';
 import { TypefacesService } from '../src/files/typefaces.service.ts';
-import { binary, send, smallPng, startServer, type Harness } from './harness.ts';
+import { binary, jobsOf, send, smallPng, startServer, type Harness } from './harness.ts';
 
 let server: Harness;
 let other: Harness;
@@ -30,8 +30,7 @@ beforeAll(async () => {
   other = await startServer();
   await server.app.get(TypefacesService).load();
   await server.app.get(DemoService).load();
-  const { body } = await server.http.get('/api/jobs').expect(200);
-  jobs = body as typeof jobs;
+  jobs = await jobsOf(server);
 });
 afterAll(async () => {
   await server.close();
@@ -77,9 +76,9 @@ it.each(['Members’ ticket', 'Dusk tote', 'Season leaflet'])(
     const run = await made(server, id);
     const zip = await packed(id);
     const { body } = await opened(zip).expect(201);
-    const { document } = (await other.http.get(`/api/jobs/${(body as JobSummary).id}`).expect(200)).body;
+    const { document } = (await other.http.get(`/api/jobs/${(body as JobWithDocument).id}`).expect(200)).body;
     expect(document).toEqual((await server.http.get(`/api/jobs/${id}`).expect(200)).body.document);
-    const again = await made(other, (body as JobSummary).id);
+    const again = await made(other, (body as JobWithDocument).id);
     expect(again.films.map(({ file, sha256 }) => [file, sha256])).toEqual(
       run.films.map(({ file, sha256 }) => [file, sha256]),
     );
@@ -142,7 +141,7 @@ it('a CMYK file taken another way, and a separated one, are made of their file a
     const { body } = await server.http.post('/api/jobs').send({ document }).expect(201);
     const run = await made(server, body.id as string);
     const { body: there } = await opened(await packed(body.id as string)).expect(201);
-    const again = await made(other, (there as JobSummary).id);
+    const again = await made(other, (there as JobWithDocument).id);
     expect(run.films.some(({ bytes }) => bytes > 0)).toBe(true);
     expect(again.films.map(({ sha256 }) => sha256)).toEqual(run.films.map(({ sha256 }) => sha256));
   }
@@ -176,7 +175,7 @@ describe('what is no sound archive is refused with a sentence, and nothing is wr
     );
     return JSON.parse(text) as ReturnType<typeof manifest>;
   };
-  const known = async () => ((await other.http.get('/api/jobs').expect(200)).body as unknown[]).length;
+  const known = async () => (await jobsOf(other)).length;
   beforeAll(async () => {
     sound = await packed(await jobOf('Moon over the reeds'));
     before = await known();

@@ -22,7 +22,7 @@ describe('a document that cannot be read when the server starts', () => {
       .where(eq(jobs.id, ill.id));
     await upgradeDocuments(server.database);
     const { body: board } = await server.http.get('/api/jobs').expect(200);
-    expect(board.map(({ id }: { id: string }) => id)).toEqual([well.id]);
+    expect(board.jobs.map(({ id }: { id: string }) => id)).toEqual([well.id]);
     const { body: aside } = await server.http.get('/api/set-aside').expect(200);
     expect(aside).toEqual([
       {

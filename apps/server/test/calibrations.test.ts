@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { newScreen, type Calibration, type ToneReading } from '@brachytone/core';
-import { SHIPPED_STOCKS, type JobSummary, type KeptCalibration, type PullView } from '@brachytone/job';
+import { SHIPPED_STOCKS, type JobWithDocument, type KeptCalibration, type PullView } from '@brachytone/job';
 import sharp from 'sharp';
 import { binary, send, smallPng, startJob, startServer, type Harness } from './harness.ts';
 
@@ -133,7 +133,7 @@ it('the loop: print and scan by simulation, read the scan, print a job', async (
     .expect(200);
   expect((await sharp(straight.body as Buffer).metadata()).width).toBe(Math.round((210 / 25.4) * 110));
 
-  const { job } = (await startJob(harness)) as { job: JobSummary };
+  const { job } = (await startJob(harness)) as { job: JobWithDocument };
   const pulls = `/api/jobs/${job.id}/pulls/printed`;
   const body = { name: 'Printed', document: job.document, calibration: id };
   expect(detailOf((await harness.http.post(pulls).send(body).expect(422)).body)).toContain('real press');

@@ -1,4 +1,5 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { randomBytes } from 'node:crypto';
+import { mkdirSync, mkdtempSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
@@ -205,4 +206,30 @@ it('jobs and runs written by an earlier version are brought up to date, their ol
     soak: 0.01,
     yuleNielsen: 1.6,
   });
+});
+
+it('what was deleted, and what its log has no use for, is given back to the disk', async () => {
+  const place = join(folder, 'given-back');
+  mkdirSync(place);
+  const database = await openDatabase({ folder: join(place, 'database') });
+  const size = () =>
+    readdirSync(place, { recursive: true, withFileTypes: true })
+      .filter((one) => one.isFile())
+      .reduce((sum, one) => sum + statSync(join(one.parentPath, one.name)).size, 0) / 1e6;
+  const before = size();
+  const sha256 = 'ab'.repeat(32);
+  // No database can make these smaller.
+  const bytes = new Uint8Array(randomBytes(4 << 20));
+  const rows = Array.from({ length: 12 }, (_, part) => ({ sha256, kind: 'source' as const, part, bytes }));
+  await database.storeBytes(rows);
+  const full = size();
+  expect(full).toBeGreaterThan(before + 45);
+  await database.cutLog();
+  // The log had all of it a second time.
+  expect(size()).toBeLessThan(full - 30);
+  expect(await database.readBytes({ sha256, kind: 'source', part: 11 })).toEqual(bytes);
+  await database.queries.delete(originalBytes);
+  await database.giveBack();
+  expect(size()).toBeLessThan(before + 25);
+  await database.close();
 });

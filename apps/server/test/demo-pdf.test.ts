@@ -6,7 +6,7 @@ import { LABEL_TYPEFACE, type JobDocument, type RunView } from '@brachytone/job'
 import sharp from 'sharp';
 import { DemoService } from '../src/demo.service.ts';
 import { TypefacesService } from '../src/files/typefaces.service.ts';
-import { binary, startServer, type Harness } from './harness.ts';
+import { binary, jobsOf, startServer, type Harness } from './harness.ts';
 
 let server: Harness;
 let jobs: { document: JobDocument }[];
@@ -14,8 +14,7 @@ beforeAll(async () => {
   server = await startServer();
   await server.app.get(TypefacesService).load();
   await server.app.get(DemoService).load();
-  const { body } = await server.http.get('/api/jobs').expect(200);
-  jobs = body;
+  jobs = await jobsOf(server);
 });
 afterAll(() => server.close());
 

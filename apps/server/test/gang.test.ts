@@ -2,7 +2,7 @@ import { onGang, type GangPlan, type GangWish, type JobDocument, type RunView } 
 import sharp from 'sharp';
 import { DemoService } from '../src/demo.service.ts';
 import { TypefacesService } from '../src/files/typefaces.service.ts';
-import { binary, startServer, type Harness } from './harness.ts';
+import { binary, jobsOf, startServer, type Harness } from './harness.ts';
 
 let server: Harness;
 let ticket: JobDocument;
@@ -10,10 +10,7 @@ beforeAll(async () => {
   server = await startServer();
   await server.app.get(TypefacesService).load();
   await server.app.get(DemoService).load();
-  const { body } = await server.http.get('/api/jobs').expect(200);
-  const found = (body as { document: JobDocument }[]).find(
-    ({ document }) => document.name === 'Members’ ticket',
-  );
+  const found = (await jobsOf(server)).find(({ document }) => document.name === 'Members’ ticket');
   const { recipe } = found!.document;
   ticket = { ...found!.document, recipe: { ...recipe, sheet: { ...recipe.sheet, resolution: 300 } } };
 });

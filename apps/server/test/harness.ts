@@ -2,6 +2,7 @@ import 'reflect-metadata';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { JobsPage, JobView } from '@brachytone/job';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import sharp from 'sharp';
 import request from 'supertest';
@@ -61,6 +62,15 @@ export async function startJob(harness: Harness, name = 'reeds.png') {
     .send({ picture: { sha256: original.sha256, name } })
     .expect(201);
   return { original, job };
+}
+
+/** Every job on the board, with its document. */
+export async function jobsOf({ http }: Harness): Promise<JobView[]> {
+  const { body } = await http.get('/api/jobs?most=200').expect(200);
+  const jobs: JobView[] = [];
+  for (const { id } of (body as JobsPage).jobs)
+    jobs.push((await http.get(`/api/jobs/${id}`).expect(200)).body as JobView);
+  return jobs;
 }
 
 /** Collects an answer's bytes; for `.parse()`. */

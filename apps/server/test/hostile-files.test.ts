@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { profileName } from '../src/files/profile-name.ts';
 import { ReadersService } from '../src/readers/readers.service.ts';
+import { refusedWork } from '../src/database/schema.ts';
 import { WorkService } from '../src/work/work.service.ts';
 import { DEADLINES } from '../src/work/deadlines.ts';
 import { send, smallPng, startJob, startServer, type Harness } from './harness.ts';
@@ -163,15 +164,22 @@ describe('what reads files', () => {
 it('a picture of a job that takes too long is ended with its thread, and not begun again for its card', async () => {
   const work = server.app.get(WorkService);
   const { job } = await startJob(server, 'slow.png');
+  let body: { title: string; detail: string };
   try {
     work.deadlines = { ...DEADLINES, proof: 5 };
-    const { body } = await server.http.get(`/api/jobs/${job.id}/proof.png?longer=1600`).expect(422);
+    ({ body } = await server.http.get(`/api/jobs/${job.id}/proof.png?longer=1600`).expect(422));
     expect(body.detail).toMatch(/The job itself is unharmed/);
   } finally {
     work.deadlines = DEADLINES;
   }
   await server.http.get(`/api/jobs/${job.id}/proof.png?longer=1600`).expect(422);
   await server.http.get(`/api/jobs/${job.id}/proof.png?longer=1601`).expect(200);
+  // That is written down, for a server that is started anew; a day later it is tried again.
+  const { queries } = server.database;
+  const written = await queries.select().from(refusedWork);
+  expect(written.map(({ key, title }) => [key.split(' ')[0], title])).toEqual([['proof', body.title]]);
+  await queries.update(refusedWork).set({ created: new Date(Date.now() - 25 * 3600 * 1000) });
+  await server.http.get(`/api/jobs/${job.id}/proof.png?longer=1600`).expect(200);
 });
 
 it('what reads files, gone while it had nothing to do, is not the next file’s fault', async () => {

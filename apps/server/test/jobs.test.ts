@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { JobDocument } from '@brachytone/job';
+import type { JobDocument, JobsPage } from '@brachytone/job';
 import sharp from 'sharp';
 import { startJob, startServer, type Harness } from './harness.ts';
 
@@ -23,8 +23,57 @@ describe('jobs', () => {
     const { body: copy } = await server.http.post(`/api/jobs/${job.id}/duplicate`).expect(201);
     expect(copy.document.name).toBe('Low tide (copy)');
     await server.http.patch(`/api/jobs/${copy.id}`).send({ putAway: true }).expect(200);
-    const { body: all } = await server.http.get('/api/jobs').expect(200);
-    expect(all.find((one: { id: string }) => one.id === copy.id).putAway).toBe(true);
+    const listed = async (away: boolean) =>
+      ((await server.http.get(`/api/jobs?away=${away}`).expect(200)).body as JobsPage).jobs.map(
+        ({ id }) => id,
+      );
+    expect(await listed(true)).toEqual([copy.id]);
+    expect(await listed(false)).toContain(job.id);
+    expect(await listed(false)).not.toContain(copy.id);
+  });
+
+  it('are listed page by page in the order asked for, with what a card shows and no more', async () => {
+    const other = await startServer();
+    const { job } = await startJob(other, 'Reeds.png');
+    for (const name of ['Oak 10', 'elm', 'Birch', 'Élan', 'Oak 9 reeds'])
+      await other.http
+        .post('/api/jobs')
+        .send({ document: { ...job.document, name } })
+        .expect(201);
+    const page = async (query: string) =>
+      (await other.http.get(`/api/jobs?${query}`).expect(200)).body as JobsPage;
+    const first = await page('order=name&most=4');
+    expect(first.jobs.map(({ name }) => name)).toEqual(['Birch', 'Élan', 'elm', 'Oak 9 reeds']);
+    expect(first.next).toBe(4);
+    const rest = await page(`order=name&most=4&from=${first.next}`);
+    expect(rest.jobs.map(({ name }) => name)).toEqual(['Oak 10', 'Reeds']);
+    expect(rest.next).toBeNull();
+    expect((await page('find=REED')).jobs.map(({ name }) => name)).toEqual(['Oak 9 reeds', 'Reeds']);
+    expect((await page('find=100%25')).jobs).toEqual([]);
+    expect((await page('find=ÉL')).jobs.map(({ name }) => name)).toEqual(['Élan']);
+    const { recipe } = job.document;
+    expect(rest.jobs[1]).toEqual({
+      id: job.id,
+      revision: 1,
+      putAway: false,
+      touched: job.touched,
+      name: 'Reeds',
+      sheet: {
+        width: recipe.sheet.width,
+        height: recipe.sheet.height,
+        resolution: recipe.sheet.resolution,
+      },
+      stock: { name: recipe.stock.name, lab: recipe.stock.lab },
+      inks: recipe.inks.map(({ name }: { name: string }) => name),
+      plates: recipe.plates.map(({ screen, printed }: { screen: object; printed: boolean }) => ({
+        ink: recipe.inks[0].name,
+        screen,
+        printed,
+      })),
+    });
+    await other.http.get('/api/jobs?from=-1').expect(422);
+    await other.http.get('/api/jobs?most=500').expect(422);
+    await other.close();
   });
 
   it('come with what is known of the files they name', async () => {

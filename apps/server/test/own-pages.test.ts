@@ -52,7 +52,7 @@ describe('asked by a page of another origin', () => {
       .send({ picture: { sha256: kept.sha256, name: 'a.png' } })
       .expect(403);
     const { body: jobs } = await server.http.get('/api/jobs').expect(200);
-    expect(jobs).toEqual([]);
+    expect(jobs).toEqual({ jobs: [], next: null, away: 0 });
   });
 });
 

@@ -5,7 +5,7 @@ import {
   PROCESS_IDS,
   PRINTING_CONDITIONS,
   withCondition,
-  type JobSummary,
+  type JobWithDocument,
   type JobView,
   type OriginalView,
   type ProfileView,
@@ -93,7 +93,7 @@ describe('a press’s ICC profile', () => {
     expect(paper).toEqual(solids[0]);
   });
   it('separates a job: its films are made, and its proof', async () => {
-    const { job } = (await startJob(harness)) as { job: JobSummary };
+    const { job } = (await startJob(harness)) as { job: JobWithDocument };
     const { body } = await harness.http.get(`/api/jobs/${job.id}`);
     const { document, revision } = body as JobView;
     const process = withCondition(document.recipe, document.recipe.originals[0].id, PRINTING_CONDITIONS[0]);

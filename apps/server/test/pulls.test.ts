@@ -1,4 +1,4 @@
-import type { JobSummary, JobView, PullView } from '@brachytone/job';
+import type { JobView, JobWithDocument, PullView } from '@brachytone/job';
 import { eq } from 'drizzle-orm';
 import { pulls } from '../src/database/schema.ts';
 import { upgradeDocuments } from '../src/database/upgrade-documents.ts';
@@ -13,8 +13,8 @@ afterAll(() => harness.close());
 const path = (job: string, rest = '') => `/api/jobs/${job}/pulls${rest}`;
 
 it('pulls are kept, named, pictured and thrown away, each its own job’s', async () => {
-  const { job } = (await startJob(harness)) as { job: JobSummary };
-  const { job: other } = (await startJob(harness, 'other.png')) as { job: JobSummary };
+  const { job } = (await startJob(harness)) as { job: JobWithDocument };
+  const { job: other } = (await startJob(harness, 'other.png')) as { job: JobWithDocument };
   const { document } = job;
   const first = await harness.http.post(path(job.id)).send({ name: ' Dark reeds ', document }).expect(201);
   const kept = first.body as PullView;
@@ -49,7 +49,7 @@ it('pulls are kept, named, pictured and thrown away, each its own job’s', asyn
 });
 
 it('refuses what cannot be kept with a sentence', async () => {
-  const { job } = (await startJob(harness)) as { job: JobSummary };
+  const { job } = (await startJob(harness)) as { job: JobWithDocument };
   const said = async (body: object) =>
     ((await harness.http.post(path(job.id)).send(body).expect(422)).body as { detail: string }).detail;
   expect(await said({ name: '', document: job.document })).toContain('“name”');
@@ -59,7 +59,7 @@ it('refuses what cannot be kept with a sentence', async () => {
 });
 
 it('pulls of an earlier version are brought up to date', async () => {
-  const { job } = (await startJob(harness)) as { job: JobSummary };
+  const { job } = (await startJob(harness)) as { job: JobWithDocument };
   const { recipe } = job.document;
   const { route: _, overprint: _over, ...original } = recipe.originals[0];
   const old = {

@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { filmFrame, plateBits, bitAt, readPam, buildPyramid } from '@brachytone/core';
-import type { JobDocument, RunView } from '@brachytone/job';
+import type { JobDocument, RunView, StorageView } from '@brachytone/job';
 import { eq } from 'drizzle-orm';
 import sharp from 'sharp';
 import { jobs, runs } from '../src/database/schema.ts';
@@ -282,31 +282,69 @@ describe('runs', () => {
     await server.http.get('/api/runs/00000000-0000-4000-8000-000000000000/films.zip').expect(404);
   });
 
+  const ruleOfFilms = async () =>
+    ((await server.http.get('/api/storage').expect(200)).body as StorageView).stored.find(
+      ({ id }) => id === 'films',
+    )?.rule;
+
   it('are cleaned away by the studio’s rule, which says first what it frees', async () => {
     const made: RunView[] = [];
     for (let i = 0; i < 3; i++) {
       const { id } = await jobOf({ width: 20, height: 20, bleed: 0, resolution: 300 });
       made.push(await ended((await startRun(id)).id));
     }
-    expect((await server.http.get('/api/runs/rule').expect(200)).body).toEqual({ by: 'all' });
+    expect(await ruleOfFilms()).toEqual({ by: 'all' });
     const { body: all } = await server.http.get('/api/runs').expect(200);
     const done = (all as RunView[]).filter(({ status }) => status === 'done');
     const rule = { by: 'runs', runs: 2 };
-    const { body: tried } = await server.http.post('/api/runs/rule/tried').send(rule).expect(200);
+    const { body: tried } = await server.http.post('/api/storage/films/tried').send(rule).expect(200);
     const bytes = done.slice(2).reduce((sum, { films }) => sum + films[0].bytes, 0);
-    expect(tried).toMatchObject({ runs: done.length - 2 });
+    expect(tried).toMatchObject({ count: done.length - 2 });
     expect(tried.bytes).toBeGreaterThanOrEqual(bytes);
     await server.http.get(`/api/runs/${made[0].id}/films/${made[0].films[0].file}`).expect(200);
-    expect((await server.http.put('/api/runs/rule').send(rule).expect(200)).body).toEqual(tried);
+    expect((await server.http.put('/api/storage/films/rule').send(rule).expect(200)).body).toEqual(tried);
     await server.http.get(`/api/runs/${made[0].id}/films/${made[0].films[0].file}`).expect(404);
     expect((await server.http.get(`/api/runs/${made[0].id}`).expect(200)).body.status).toBe('cleaned');
     expect(existsSync(join(server.folder, 'films', made[0].id))).toBe(false);
     expect((await server.http.get(`/api/runs/${made[2].id}`).expect(200)).body.status).toBe('done');
-    await server.http.put('/api/runs/rule').send({ by: 'days', days: 30 }).expect(200);
-    expect((await server.http.get('/api/runs/rule').expect(200)).body).toEqual({ by: 'days', days: 30 });
-    await server.http.put('/api/runs/rule').send({ by: 'moon' }).expect(422);
-    await server.http.put('/api/runs/rule').send({ by: 'runs', runs: -1 }).expect(422);
-    await server.http.put('/api/runs/rule').send({ by: 'all' }).expect(200);
+    await server.http.put('/api/storage/films/rule').send({ by: 'days', days: 30 }).expect(200);
+    expect(await ruleOfFilms()).toEqual({ by: 'days', days: 30 });
+    await server.http.put('/api/storage/films/rule').send({ by: 'moon' }).expect(422);
+    await server.http.put('/api/storage/films/rule').send({ by: 'runs', runs: -1 }).expect(422);
+    await server.http.put('/api/storage/films/rule').send({ by: 'all' }).expect(200);
+  });
+
+  it('tell where a film is not on the disk any more, and are made again', async () => {
+    const { id } = await jobOf({ width: 20, height: 20, bleed: 0, resolution: 300 });
+    const run = await ended((await startRun(id)).id);
+    const [{ file, sha256 }] = run.films;
+    rmSync(join(server.folder, 'films', run.id, file));
+    for (const path of [`films/${file}`, 'films.zip']) {
+      const { body, headers } = await server.http.get(`/api/runs/${run.id}/${path}`).expect(410);
+      expect(headers['content-type']).toContain('application/problem+json');
+      expect(body.detail).toMatch(/not on the disk any more/);
+    }
+    const again = await ended(
+      (await server.http.post(`/api/runs/${run.id}/again`).expect(201)).body.id as string,
+    );
+    expect(again.films[0].sha256).toBe(sha256);
+    await server.http.get(`/api/runs/${again.id}/films/${file}`).expect(200);
+  });
+
+  it('are deleted with their films, once they have ended', async () => {
+    const { id } = await jobOf({ width: 20, height: 20, bleed: 0, resolution: 300 });
+    const run = await ended((await startRun(id)).id);
+    expect(
+      ((await server.http.get(`/api/runs?job=${id}`).expect(200)).body as RunView[]).map((one) => one.id),
+    ).toEqual([run.id]);
+    await server.http.delete(`/api/runs/${run.id}`).expect(204);
+    await server.http.get(`/api/runs/${run.id}`).expect(404);
+    expect(existsSync(join(server.folder, 'films', run.id))).toBe(false);
+    const large = await jobOf({ width: 900, height: 900, bleed: 0, resolution: 2400 });
+    const open = await startRun(large.id);
+    const { body } = await server.http.delete(`/api/runs/${open.id}`).expect(409);
+    expect(body.detail).toMatch(/Cancel it first/);
+    await server.http.post(`/api/runs/${open.id}/cancel`).expect(201);
   });
 
   it('are refused for jobs that are not there, and films by other names', async () => {

@@ -12,12 +12,14 @@ import { InkShelf } from './shelves/ink-shelf.tsx';
 import { ScreenShelfPage } from './shelves/screen-shelf.tsx';
 import { StockShelf } from './shelves/stock-shelf.tsx';
 import { NotHere } from './shell/not-here.tsx';
+import { StoragePage } from './storage/storage-page.tsx';
 
 const router = createBrowserRouter([
   { path: '/', element: <JobBoard /> },
   { path: '/jobs/:id', element: <Navigate to="screens" replace relative="path" /> },
   { path: '/jobs/:id/:stage', element: <LightTable /> },
   { path: '/runs', element: <Runs /> },
+  { path: '/storage', element: <StoragePage /> },
   { path: '/gang', element: <GangPage /> },
   { path: '/inks', element: <InkShelf /> },
   { path: '/stocks', element: <StockShelf /> },

@@ -6,12 +6,16 @@ import {
   type Recipe,
 } from '@brachytone/core';
 
-/** Inks of a job that a target is made of: each in the screen of its first plate. A plain threshold has no tones to measure. */
+/** True for a plate whose ink comes to a target. A plain threshold has no tones to measure. */
+export const isOnTarget = ({ printed, screen }: Pick<Recipe['plates'][number], 'printed' | 'screen'>): boolean =>
+  printed && screen.kind !== 'threshold';
+
+/** Inks of a job that a target is made of: each in the screen of its first plate. */
 export function targetInks(recipe: Pick<Recipe, 'plates' | 'inks'>): CalibratedInk[] {
   const inks: CalibratedInk[] = [];
-  for (const { ink: id, screen, printed } of recipe.plates) {
+  for (const { ink: id, screen } of recipe.plates.filter(isOnTarget)) {
     const ink = recipe.inks.find((one) => one.id === id);
-    if (!ink || !printed || screen.kind === 'threshold') continue;
+    if (!ink) continue;
     if (inks.some((one) => sameName(one.ink.name, ink.name))) continue;
     inks.push({ ink, screen, readings: [], without: [], ladders: null });
   }

@@ -1,5 +1,5 @@
 /// <reference path="./maxrects-packer.d.ts" />
-import { filmLayout, markKind, newMark, type Marks } from '@brachytone/core';
+import { filmLayout, markKind, MM_PER_INCH, newMark, type Marks } from '@brachytone/core';
 import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
 import type { JobDocument } from './document.ts';
 import { LABEL_TYPEFACE } from './typefaces.ts';
@@ -35,6 +35,16 @@ export interface GangPlan {
   readonly inks: readonly string[];
 }
 
+/** A plan to be looked at: where each job’s trimmed sheet lies on its own film, film pixels from the film’s left top corner, in the wish’s order. */
+export interface GangPreview extends GangPlan {
+  readonly trims: readonly {
+    readonly x: number;
+    readonly y: number;
+    readonly width: number;
+    readonly height: number;
+  }[];
+}
+
 /** What a run of a shared film is made from. */
 export interface Gang {
   readonly wish: GangWish;
@@ -62,6 +72,21 @@ const GANG_MARKS: Marks = {
 export const onGang = (document: JobDocument): JobDocument => ({
   ...document,
   recipe: { ...document.recipe, marks: GANG_MARKS },
+});
+
+/** A plan as it is looked at. */
+export const gangPreview = ({ plan, documents }: Gang): GangPreview => ({
+  ...plan,
+  trims: documents.map((document) => {
+    const { trim } = filmLayout(onGang(document).recipe);
+    const pixels = (length: number) => (length / MM_PER_INCH) * plan.resolution;
+    return {
+      x: pixels(trim.x),
+      y: pixels(trim.y),
+      width: pixels(trim.width),
+      height: pixels(trim.height),
+    };
+  }),
 });
 
 const inkNames = ({ recipe }: JobDocument): string[] =>

@@ -1,4 +1,4 @@
-import type { Lab, PrintedShare } from '@brachytone/core';
+import type { JobPress, Lab, PrintedShare, Screen } from '@brachytone/core';
 import type { FileKind, JobDocument } from './document.ts';
 import type { Taking } from './taking.ts';
 import type { WantedFilm } from './films.ts';
@@ -18,13 +18,64 @@ export interface JobPatch {
   readonly value?: unknown;
 }
 
-/** A job as the board lists it. */
+/** A job as the board lists it: what of its document can be told in a line or two. */
 export interface JobSummary {
   readonly id: string;
   /** Goes up by one with every save. */
   readonly revision: number;
   readonly putAway: boolean;
   /** When it was last saved, ISO 8601. */
+  readonly touched: string;
+  readonly name: string;
+  /** mm, and film pixels per inch. */
+  readonly sheet: { readonly width: number; readonly height: number; readonly resolution: number };
+  readonly stock: { readonly name: string; readonly lab: Lab };
+  /** Names of its inks. */
+  readonly inks: readonly string[];
+  /** Its plates in printing order, each with its ink’s name. */
+  readonly plates: readonly { readonly ink: string; readonly screen: Screen; readonly printed: boolean }[];
+}
+
+/** Which jobs are asked for. */
+export interface JobsWish {
+  /** True for those that were put away. */
+  readonly away: boolean;
+  /** Part of their names; empty for all. */
+  readonly find: string;
+  readonly order: 'touched' | 'name';
+}
+
+/** Jobs in their order, from a place on. */
+export interface JobsPage {
+  readonly jobs: readonly JobSummary[];
+  /** Where the next page begins; null after the last job. */
+  readonly next: number | null;
+  /** How many are put away, whatever was asked for. */
+  readonly away: number;
+}
+
+/** A job that is to be printed on a press, with the press as the job has it. */
+export interface JobOnPress {
+  readonly id: string;
+  readonly name: string;
+  readonly press: JobPress;
+}
+
+/** What goes with a job that is deleted. */
+export interface JobRemoval {
+  readonly pulls: number;
+  readonly runs: number;
+  /** Files that nothing else uses. */
+  readonly files: number;
+  /** What all of it takes up. */
+  readonly bytes: number;
+}
+
+/** A job with its document. */
+export interface JobWithDocument {
+  readonly id: string;
+  readonly revision: number;
+  readonly putAway: boolean;
   readonly touched: string;
   readonly document: JobDocument;
 }
@@ -40,7 +91,7 @@ export interface SetAsideView {
 }
 
 /** A job with its undo history, of which `position` steps are done, and what is known of the files its document names. */
-export interface JobView extends JobSummary {
+export interface JobView extends JobWithDocument {
   readonly steps: JobStep[];
   readonly position: number;
   readonly files: OriginalView[];
@@ -130,16 +181,36 @@ export interface PullView {
 /** Stopped: the server went away in the middle, too often. Cleaned: its files were cleaned away by the studio's rule. */
 export type RunStatus = 'queued' | 'running' | 'done' | 'cancelled' | 'failed' | 'stopped' | 'cleaned';
 
-/** Which runs keep their films: all, the newest so many, or those of so many days. */
+/** What is kept: all, the newest so many runs, what is of the last days, or so much as fits. */
 export type KeepRule =
   | { readonly by: 'all' }
   | { readonly by: 'runs'; readonly runs: number }
-  | { readonly by: 'days'; readonly days: number };
+  | { readonly by: 'days'; readonly days: number }
+  | { readonly by: 'size'; readonly megabytes: number };
 
-/** What a rule would clean away. */
-export interface Cleaning {
-  readonly runs: number;
+/** What a rule would clean away, or what there is. */
+export interface Amount {
+  readonly count: number;
   readonly bytes: number;
+}
+
+/** Things that take up room and are told apart. */
+export type StoredId = 'jobs' | 'away' | 'history' | 'files' | 'unused' | 'films' | 'pictures' | 'older';
+
+/** One of them: how much there is, and by which rule it is kept. */
+export interface StoredView extends Amount {
+  readonly id: StoredId;
+  /** Null for what is never cleaned away. */
+  readonly rule: KeepRule | null;
+  /** Rules that it can be kept by. */
+  readonly rules: readonly KeepRule['by'][];
+}
+
+/** What takes up how much. */
+export interface StorageView {
+  readonly stored: readonly StoredView[];
+  /** What is left on the disk, bytes. */
+  readonly free: number;
 }
 
 /** A film of a run. */

@@ -4,7 +4,7 @@ import { mkdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import type { JobSummary } from '@brachytone/job';
+import type { JobWithDocument } from '@brachytone/job';
 import { Controller, Get, Inject, Param, Post, Req, Res, StreamableFile } from '@nestjs/common';
 import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
@@ -51,7 +51,7 @@ export class ArchivesController {
   @Post('archives')
   @ApiOperation({ summary: 'Open an archive as a job: the file’s bytes as the body' })
   @ApiConsumes('application/zip')
-  async unpack(@Req() request: Request): Promise<JobSummary> {
+  async unpack(@Req() request: Request): Promise<JobWithDocument> {
     const folder = join(this.settings.dataFolder, 'incoming');
     await mkdir(folder, { recursive: true });
     const path = join(folder, `${randomUUID()}.zip`);

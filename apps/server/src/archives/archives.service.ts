@@ -5,7 +5,7 @@ import {
   plainName,
   readDocument,
   type JobDocument,
-  type JobSummary,
+  type JobWithDocument,
   type RunFilm,
 } from '@brachytone/job';
 import type { Ticket } from '@brachytone/pdf';
@@ -117,7 +117,7 @@ export class ArchivesService {
   }
 
   /** Opens an archive as a job of its own. All of it is looked at before anything is kept. */
-  async unpack(path: string): Promise<JobSummary> {
+  async unpack(path: string): Promise<JobWithDocument> {
     const archive = await readArchive(path);
     try {
       const { manifest } = archive;

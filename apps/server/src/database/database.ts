@@ -31,6 +31,10 @@ export interface Database {
   isAway(): boolean;
   /** Resolves once it answers. */
   back(): Promise<void>;
+  /** Makes room that deleted rows took up free to be used. */
+  giveBack(): Promise<void>;
+  /** Cuts what is written in the tables by now off the log, which would grow for ever, and take long to be read after a power cut. */
+  cutLog(): Promise<void>;
   close(): Promise<void>;
 }
 
@@ -51,6 +55,9 @@ export async function openDatabase(place: DatabasePlace): Promise<Database> {
 /** What the embedded database keeps of its pages: one server asks little of it, and the system keeps its files at hand anyway. */
 const BUFFERS = '16MB';
 
+/** What its log may take up once it is at rest. */
+const MOST_LOG = '32MB';
+
 /** Makes a new database, and lets go of the memory that it is unpacked in, more than a hundred megabytes. */
 async function unpack(open: () => Promise<PGlite>): Promise<void> {
   const unpacking = await open();
@@ -65,7 +72,12 @@ async function openEmbedded(place: { readonly folder: string } | 'memory'): Prom
       ...(folder ? { dataDir: folder } : {}),
       // A new database starts from a ready-made empty one: making it from nothing takes ten times as long.
       ...(ready ? {} : { loadDataDir: await emptyDatabase() }),
-      startParams: [...PGlite.defaultStartParams, '-c', `shared_buffers=${BUFFERS}`],
+      startParams: [
+        ...PGlite.defaultStartParams,
+        ...[`shared_buffers=${BUFFERS}`, `max_wal_size=${MOST_LOG}`, `min_wal_size=${MOST_LOG}`].flatMap(
+          (one) => ['-c', one],
+        ),
+      ],
     });
   if (folder && !existsSync(join(folder, 'PG_VERSION'))) {
     await unpack(() => open(false));
@@ -104,6 +116,13 @@ async function openEmbedded(place: { readonly folder: string } | 'memory'): Prom
     },
     isAway: () => false,
     back: () => Promise.resolve(),
+    async giveBack() {
+      await client.query('VACUUM');
+      await client.query('CHECKPOINT');
+    },
+    async cutLog() {
+      await client.query('CHECKPOINT');
+    },
     close: () => client.close(),
   };
 }
@@ -140,6 +159,9 @@ async function openServer(url: string): Promise<Database> {
     },
     isAway: hold.isAway,
     back: hold.back,
+    // A server does both by itself.
+    giveBack: () => Promise.resolve(),
+    cutLog: () => Promise.resolve(),
     async close() {
       await hold.end();
       await pool.end();

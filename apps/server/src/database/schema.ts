@@ -39,6 +39,8 @@ export const originals = pgTable('originals', {
   smallLevel: integer('small_level').notNull(),
   facts: jsonb('facts').$type<OriginalFacts>().notNull(),
   created: moment('created').notNull().defaultNow(),
+  /** When it was last brought in. */
+  touched: moment('touched').notNull().defaultNow(),
 });
 
 /** Bytes of an original in parts: as brought in, the working picture (PNG), and a small level of it (PNG). */
@@ -61,6 +63,8 @@ export const jobs = pgTable('jobs', {
   /** How many of the job's steps are done; the rest are undone and can be done again. */
   position: integer('position').notNull().default(0),
   putAway: boolean('put_away').notNull().default(false),
+  /** When it was put away or taken out, if it ever was. */
+  putAwayChanged: moment('put_away_changed'),
   created: moment('created').notNull().defaultNow(),
   touched: moment('touched').notNull().defaultNow(),
 });
@@ -152,3 +156,12 @@ export const olderDocuments = pgTable(
   },
   (table) => [primaryKey({ columns: [table.id, table.version] })],
 );
+
+/** Work with what came from outside that took too long or too much: it is not begun again by itself for a while. */
+export const refusedWork = pgTable('refused_work', {
+  /** What it was: the name of the work and what it was done with. */
+  key: text('key').primaryKey(),
+  title: text('title').notNull(),
+  detail: text('detail').notNull(),
+  created: moment('created').notNull().defaultNow(),
+});

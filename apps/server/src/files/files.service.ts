@@ -20,7 +20,8 @@ import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { collectGarbage } from '../collect-garbage.ts';
 import { DATABASE, type BytesRow, type Database } from '../database/database.ts';
 import { originalBytes, originals } from '../database/schema.ts';
-import { notFound, Problem } from '../http/problem.ts';
+import { notFound } from '../http/problem.ts';
+import { RefusedWorkService } from '../work/refused-work.service.ts';
 import { WorkService } from '../work/work.service.ts';
 import { LRUCache } from 'lru-cache';
 import { ReadersService } from '../readers/readers.service.ts';
@@ -48,20 +49,27 @@ const bytesOf = (pyramid: Pyramid): number =>
 @Injectable()
 export class FilesService {
   private readonly ready = new Map<string, Promise<Pyramid>>();
-  private readonly failed = new Map<string, Problem>();
   private readonly tables = new LRUCache<string, SeparationTable>({ max: MOST_TABLES });
 
   constructor(
     @Inject(DATABASE) private readonly database: Database,
     @Inject(WorkService) private readonly work: WorkService,
     @Inject(ReadersService) private readonly readers: ReadersService,
+    @Inject(RefusedWorkService) private readonly refused: RefusedWorkService,
   ) {}
 
   /** Takes a file in; the same bytes twice are the same original. */
   async add(bytes: Uint8Array): Promise<OriginalView> {
     const sha256 = createHash('sha256').update(bytes).digest('hex');
     const known = await this.find(sha256);
-    if (known) return known;
+    if (known) {
+      // Whoever brings it in is going to use it.
+      await this.database.queries
+        .update(originals)
+        .set({ touched: new Date() })
+        .where(eq(originals.sha256, sha256));
+      return known;
+    }
     const made = await this.readers.run('intake', { bytes });
     return this.keep(sha256, bytes.length, made, parts(sha256, 'source', bytes));
   }
@@ -117,6 +125,16 @@ export class FilesService {
     const found = await this.find(sha256);
     if (!found) throw notFound('original of this kind');
     return found;
+  }
+
+  /** Deletes files. */
+  async remove(names: readonly string[]): Promise<void> {
+    if (names.length === 0) return;
+    await this.database.queries.transaction(async (tx) => {
+      await tx.delete(originals).where(inArray(originals.sha256, [...names]));
+      await tx.delete(originalBytes).where(inArray(originalBytes.sha256, [...names]));
+    });
+    for (const name of names) this.ready.delete(name);
   }
 
   /** The original's bytes as they were brought in. */
@@ -199,7 +217,7 @@ export class FilesService {
 
   /** What a press's profile says of its paper and inks. */
   async profile(sha256: string): Promise<ProfileView> {
-    return this.once(sha256, async () =>
+    return this.refused.unlessRefused(`profile ${sha256}`, async () =>
       this.readers.run('profile', { profile: await this.profileBytes(sha256) }),
     );
   }
@@ -209,24 +227,12 @@ export class FilesService {
     const name = profileTableName({ profile: sha256, intent, compensate });
     let table = this.tables.get(name);
     if (!table) {
-      table = await this.once(name, async () =>
+      table = await this.refused.unlessRefused(`separation ${name}`, async () =>
         this.readers.run('separation', { profile: await this.profileBytes(sha256), intent, compensate }),
       );
       this.tables.set(name, table);
     }
     return table;
-  }
-
-  /** Work with a file that has been taken in: should the file end it, it is not begun again before the server is. */
-  private async once<Made>(key: string, work: () => Promise<Made>): Promise<Made> {
-    const failed = this.failed.get(key);
-    if (failed) throw failed;
-    try {
-      return await work();
-    } catch (error) {
-      if (error instanceof Problem && error.status === 422) this.failed.set(key, error);
-      throw error;
-    }
   }
 
   private async profileBytes(sha256: string): Promise<Uint8Array> {
@@ -298,7 +304,11 @@ export class FilesService {
   }
 }
 
-function viewOf({ created: _created, ...view }: typeof originals.$inferSelect): OriginalView {
+function viewOf({
+  created: _created,
+  touched: _touched,
+  ...view
+}: typeof originals.$inferSelect): OriginalView {
   return view;
 }
 

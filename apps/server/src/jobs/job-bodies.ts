@@ -3,6 +3,7 @@ import {
   PICTURE_FORMATS,
   textLine,
   type HistoryChange,
+  type JobsWish,
   type PictureRequest,
 } from '@brachytone/job';
 import Joi from 'joi';
@@ -66,6 +67,20 @@ export const saveBody: Joi.ObjectSchema<SaveBody> = Joi.object<SaveBody>({
 export const putAwayBody = Joi.object<{ putAway: boolean }>({ putAway: Joi.boolean().required() });
 
 export const id = Joi.string().uuid().required().label('id');
+
+/** Which jobs are asked for, and from which place on. */
+export interface JobsQuery extends JobsWish {
+  readonly from: number;
+  readonly most: number;
+}
+
+export const jobsQuery = Joi.object<JobsQuery>({
+  away: Joi.boolean().default(false),
+  find: Joi.string().allow('').max(120).default(''),
+  order: Joi.valid('touched', 'name').default('touched'),
+  from: Joi.number().integer().min(0).max(1e6).default(0),
+  most: Joi.number().integer().min(1).max(200).default(60),
+});
 
 /** How large a picture of a proof is to be, pixels on its longer side. */
 export const pictureQuery = Joi.object<PictureRequest>({

@@ -1,6 +1,6 @@
 import { createReadStream } from 'node:fs';
 import { rm } from 'node:fs/promises';
-import { PICTURE_FORMATS, type PictureRequest } from '@brachytone/job';
+import { PICTURE_FORMATS, type JobOnPress, type JobsPage, type PictureRequest } from '@brachytone/job';
 import {
   Body,
   Controller,
@@ -21,11 +21,13 @@ import joiToSwagger from 'joi-to-swagger';
 import { Checked } from '../http/checked.ts';
 import {
   id,
+  jobsQuery,
   pictureQuery,
   proofQuery,
   putAwayBody,
   saveBody,
   startBody,
+  type JobsQuery,
   type SaveBody,
   type StartBody,
 } from './job-bodies.ts';
@@ -37,6 +39,10 @@ const originalId = Joi.string()
   .pattern(/^[a-z0-9-]{1,40}$/)
   .required()
   .label('original');
+const pressId = Joi.string()
+  .pattern(/^[a-z0-9-]{1,60}$/)
+  .required()
+  .label('press');
 const cutOutQuery = Joi.object<{ resolution: number }>({
   resolution: Joi.number().min(36).max(2400).default(300),
 }).unknown();
@@ -50,9 +56,15 @@ export class JobsController {
   ) {}
 
   @Get()
-  @ApiOperation({ summary: 'Every job, lately touched first' })
-  list() {
-    return this.jobs.list();
+  @ApiOperation({ summary: 'Jobs, page by page' })
+  list(@Query(new Checked(jobsQuery)) { from, most, ...wish }: JobsQuery): Promise<JobsPage> {
+    return this.jobs.list(wish, from, most);
+  }
+
+  @Get('on-press/:press')
+  @ApiOperation({ summary: 'Jobs that are to be printed on a press' })
+  onPress(@Param('press', new Checked(pressId)) press: string): Promise<JobOnPress[]> {
+    return this.jobs.onPress(press);
   }
 
   @Post()

@@ -7,17 +7,24 @@ import {
   readDocument,
   type HistoryChange,
   type JobDocument,
-  type JobSummary,
+  type JobOnPress,
+  type JobsPage,
+  type JobsWish,
   type JobView,
+  type JobWithDocument,
 } from '@brachytone/job';
-import { and, asc, count, desc, eq, gte } from 'drizzle-orm';
+import type { JobPress } from '@brachytone/core';
+import { and, asc, count, desc, eq, gte, inArray, sql } from 'drizzle-orm';
 import { DATABASE, type Database } from '../database/database.ts';
 import { jobs, jobSteps } from '../database/schema.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { FilesService } from '../files/files.service.ts';
+import { SUMMARY, summaryOf } from './job-summary.ts';
 
 /** Steps that are written at once: a query has up to 65 535 values. */
 const STEPS_AT_ONCE = 1000;
+
+const NAMES = new Intl.Collator('en', { numeric: true });
 
 @Injectable()
 export class JobsService {
@@ -26,9 +33,38 @@ export class JobsService {
     @Inject(FilesService) private readonly originals: FilesService,
   ) {}
 
-  async list(): Promise<JobSummary[]> {
-    const rows = await this.database.queries.select().from(jobs).orderBy(desc(jobs.touched), asc(jobs.id));
-    return rows.map(summary);
+  /** Jobs of a page: `most` of them from place `from` on. */
+  async list({ away, find, order }: JobsWish, from: number, most: number): Promise<JobsPage> {
+    const { queries } = this.database;
+    const words = find.trim().toLowerCase();
+    const all = await queries
+      .select({ id: jobs.id, putAway: jobs.putAway, name: sql<string>`${jobs.document} ->> 'name'` })
+      .from(jobs)
+      .orderBy(desc(jobs.touched), asc(jobs.id));
+    const asked = all.filter(({ putAway, name }) => putAway === away && name.toLowerCase().includes(words));
+    // Here, as not every database knows how people order names.
+    if (order === 'name') asked.sort((a, b) => NAMES.compare(a.name, b.name));
+    const page = asked.slice(from, from + most).map(({ id }) => id);
+    const rows =
+      page.length === 0 ? [] : await queries.select(SUMMARY).from(jobs).where(inArray(jobs.id, page));
+    return {
+      jobs: page.flatMap((id) => rows.filter((row) => row.id === id).map(summaryOf)),
+      next: from + most < asked.length ? from + most : null,
+      away: all.filter(({ putAway }) => putAway).length,
+    };
+  }
+
+  /** Jobs that are to be printed on a press, lately touched first. */
+  async onPress(press: string): Promise<JobOnPress[]> {
+    return this.database.queries
+      .select({
+        id: jobs.id,
+        name: sql<string>`${jobs.document} ->> 'name'`,
+        press: sql<JobPress>`${jobs.document} #> '{recipe,press}'`,
+      })
+      .from(jobs)
+      .where(sql`${jobs.document} #>> '{recipe,press,id}' = ${press}`)
+      .orderBy(desc(jobs.touched), asc(jobs.id));
   }
 
   async get(id: string): Promise<JobView> {
@@ -40,7 +76,7 @@ export class JobsService {
       .where(eq(jobSteps.jobId, id))
       .orderBy(asc(jobSteps.sequence));
     return {
-      ...summary(row),
+      ...withDocument(row),
       steps: steps.map(({ step }) => step),
       position: row.position,
       files: await this.originals.named(filesOf(row.document.recipe)),
@@ -48,7 +84,7 @@ export class JobsService {
   }
 
   /** A new job from an original that was brought in under the given file name. */
-  async start(picture: { sha256: string; name: string }): Promise<JobSummary> {
+  async start(picture: { sha256: string; name: string }): Promise<JobWithDocument> {
     const { width, height, kind } = await this.originals.get(picture.sha256);
     if (kind === 'font' || kind === 'profile') {
       throw new Problem(
@@ -63,17 +99,17 @@ export class JobsService {
   }
 
   /** A job with the given document. */
-  async create(value: unknown): Promise<JobSummary> {
+  async create(value: unknown): Promise<JobWithDocument> {
     const document = await this.read(value);
     const [row] = await this.database.queries
       .insert(jobs)
       .values({ id: randomUUID(), document, revision: 1 })
       .returning();
-    return summary(row);
+    return withDocument(row);
   }
 
   /** A copy of a job, without its history. */
-  async duplicate(id: string): Promise<JobSummary> {
+  async duplicate(id: string): Promise<JobWithDocument> {
     const { document } = await this.get(id);
     return this.create({ ...document, name: cutText(`${document.name} (copy)`, 120) });
   }
@@ -122,14 +158,14 @@ export class JobsService {
     );
   }
 
-  async putAway(id: string, away: boolean): Promise<JobSummary> {
+  async putAway(id: string, away: boolean): Promise<JobWithDocument> {
     const [row] = await this.database.queries
       .update(jobs)
-      .set({ putAway: away })
+      .set({ putAway: away, putAwayChanged: new Date() })
       .where(eq(jobs.id, id))
       .returning();
     if (!row) throw notFound('job of this number');
-    return summary(row);
+    return withDocument(row);
   }
 
   /** A document brought up to date and checked, with everything it names here. */
@@ -154,7 +190,7 @@ const WORDS = {
   profile: 'colour profile',
 } as const;
 
-const summary = (row: typeof jobs.$inferSelect): JobSummary => ({
+const withDocument = (row: typeof jobs.$inferSelect): JobWithDocument => ({
   id: row.id,
   revision: row.revision,
   putAway: row.putAway,

@@ -1,13 +1,13 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { mkdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
+import { mkdir, readFile, rename, rm, utimes, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { MM_PER_INCH, pictureSize, present, type OriginalRecipe, type Recipe } from '@brachytone/core';
 import { PICTURE_FORMATS, plainName, type JobDocument, type PictureRequest } from '@brachytone/job';
 import { Inject, Injectable, Logger } from '@nestjs/common';
-import { LRUCache } from 'lru-cache';
 import { notFound, Problem } from '../http/problem.ts';
 import { FilesService } from '../files/files.service.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
+import { RefusedWorkService } from '../work/refused-work.service.ts';
 import { WorkService } from '../work/work.service.ts';
 import { JobsService } from './jobs.service.ts';
 
@@ -19,13 +19,13 @@ const MOST_ACROSS = 16_000;
 export class ProofsService {
   private readonly log = new Logger('Proofs');
   private readonly making = new Map<string, Promise<Uint8Array>>();
-  private readonly failed = new LRUCache<string, Problem>({ max: 1000 });
 
   constructor(
     @Inject(SETTINGS) private readonly settings: Settings,
     @Inject(JobsService) private readonly jobs: JobsService,
     @Inject(FilesService) private readonly originals: FilesService,
     @Inject(WorkService) private readonly work: WorkService,
+    @Inject(RefusedWorkService) private readonly refused: RefusedWorkService,
   ) {}
 
   /** PNG of the job's exact proof, `longer` pixels on its longer side. */
@@ -41,21 +41,20 @@ export class ProofsService {
     const folder = join(this.settings.dataFolder, 'proofs');
     const file = join(folder, `${key}.png`);
     const kept = await readFile(file).catch(() => undefined);
-    if (kept) return kept;
-    // A card on the board asks at every visit; what took too much is not begun again until the job is another.
-    const failed = this.failed.get(key);
-    if (failed) throw failed;
+    if (kept) {
+      // Those shown longest ago are the first to be cleaned away.
+      const now = new Date();
+      await utimes(file, now, now).catch(() => undefined);
+      return kept;
+    }
     let making = this.making.get(key);
     if (!making) {
-      making = (async () => {
-        const materials = await this.originals.materials(recipe);
-        const png = await this.work.run('proof', { recipe, materials, longer });
-        await this.keep(file, png);
-        return png;
-      })()
-        .catch((error: unknown) => {
-          if (error instanceof Problem && error.status === 422) this.failed.set(key, error);
-          throw error;
+      making = this.refused
+        .unlessRefused(`proof ${key}`, async () => {
+          const materials = await this.originals.materials(recipe);
+          const png = await this.work.run('proof', { recipe, materials, longer });
+          await this.keep(file, png);
+          return png;
         })
         .finally(() => this.making.delete(key));
       this.making.set(key, making);

@@ -4,35 +4,27 @@ import type { Readable } from 'node:stream';
 import {
   Body,
   Controller,
+  Delete,
   Get,
   HttpCode,
   Inject,
   Param,
   Post,
-  Put,
+  Query,
   Sse,
   StreamableFile,
   type MessageEvent,
 } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { FILM_FORMATS } from '@brachytone/core';
-import type { GangWish, KeepRule } from '@brachytone/job';
+import type { GangWish } from '@brachytone/job';
 import Joi from 'joi';
 import { interval, map, merge, type Observable } from 'rxjs';
 import { Checked } from '../http/checked.ts';
 import { id } from '../jobs/job-bodies.ts';
 import { ZipFile } from 'yazl';
-import { KeepRuleService } from './keep-rule.service.ts';
 import { RunsService } from './runs.service.ts';
 
-/** Most that a rule may say. */
-const MOST_KEPT = 10_000;
-const kept = Joi.number().integer().min(0).max(MOST_KEPT).required();
-const keepRule = Joi.alternatives<KeepRule>(
-  Joi.object({ by: Joi.valid('all').required() }),
-  Joi.object({ by: Joi.valid('runs').required(), runs: kept }),
-  Joi.object({ by: Joi.valid('days').required(), days: kept }),
-);
 const film = Joi.number().min(50).max(5000).required();
 const gangWish = Joi.object<GangWish>({
   sheet: Joi.object({ width: film, height: film }).required(),
@@ -49,6 +41,14 @@ const gangWish = Joi.object<GangWish>({
     .unique('jobId')
     .required(),
 });
+interface RunsQuery {
+  readonly most: number;
+  readonly job?: string;
+}
+const runsQuery = Joi.object<RunsQuery>({
+  most: Joi.number().integer().min(1).max(10_000).default(100),
+  job: Joi.string().uuid(),
+});
 const startRun = Joi.object<{ jobId: string }>({ jobId: Joi.string().uuid().required() });
 /** Media types of films' files, by their endings. */
 const MEDIA_TYPES = new Map(FILM_FORMATS.map(({ ending, mediaType }) => [ending, mediaType]));
@@ -60,15 +60,12 @@ const fileName = Joi.string()
 @ApiTags('runs')
 @Controller('api/runs')
 export class RunsController {
-  constructor(
-    @Inject(RunsService) private readonly runs: RunsService,
-    @Inject(KeepRuleService) private readonly keeping: KeepRuleService,
-  ) {}
+  constructor(@Inject(RunsService) private readonly runs: RunsService) {}
 
   @Get()
   @ApiOperation({ summary: 'Runs, newest first' })
-  list() {
-    return this.runs.list();
+  list(@Query(new Checked(runsQuery)) { most, job }: RunsQuery) {
+    return this.runs.list(most, job);
   }
 
   @Sse('events')
@@ -76,7 +73,11 @@ export class RunsController {
   events(): Observable<MessageEvent> {
     // A beat now and then keeps the line open while nothing happens.
     const beat = interval(20_000).pipe(map(() => ({ type: 'beat', data: '' })));
-    return merge(this.runs.watch().pipe(map((run) => ({ type: 'run', data: run }))), beat);
+    return merge(
+      this.runs.watch().pipe(map((run) => ({ type: 'run', data: run }))),
+      this.runs.watchRemovals().pipe(map((id) => ({ type: 'gone', data: id }))),
+      beat,
+    );
   }
 
   @Post()
@@ -98,29 +99,17 @@ export class RunsController {
     return this.runs.startGang(wish);
   }
 
-  @Get('rule')
-  @ApiOperation({ summary: 'Which runs keep their films' })
-  rule() {
-    return this.keeping.rule();
-  }
-
-  @Post('rule/tried')
-  @HttpCode(200)
-  @ApiOperation({ summary: 'What a rule would clean away now' })
-  triedRule(@Body(new Checked(keepRule)) rule: KeepRule) {
-    return this.keeping.wouldClean(rule);
-  }
-
-  @Put('rule')
-  @ApiOperation({ summary: 'Keep films by another rule; what it does not keep is cleaned away' })
-  setRule(@Body(new Checked(keepRule)) rule: KeepRule) {
-    return this.runs.keepBy(rule);
-  }
-
   @Get(':id')
   @ApiOperation({ summary: 'One run' })
   get(@Param('id', new Checked(id)) run: string) {
     return this.runs.get(run);
+  }
+
+  @Delete(':id')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Delete a run that has ended, with its films' })
+  remove(@Param('id', new Checked(id)) run: string): Promise<void> {
+    return this.runs.removeEnded(run);
   }
 
   @Post(':id/cancel')

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { mkdir, rm } from 'node:fs/promises';
+import { access, mkdir, readdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { MessageChannel } from 'node:worker_threads';
@@ -16,14 +16,13 @@ import {
   filmsOf,
   gangName,
   gangPlan,
+  gangPreview,
   onGang,
   plainName,
-  type Cleaning,
   type Gang,
-  type GangPlan,
+  type GangPreview,
   type GangWish,
   type JobDocument,
-  type KeepRule,
   type RunFilm,
   type RunView,
 } from '@brachytone/job';
@@ -40,11 +39,9 @@ import { FilesService } from '../files/files.service.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
 import type { FilmNews, SharedMaterials } from '../work/tasks.ts';
 import { WorkService } from '../work/work.service.ts';
-import { KeepRuleService } from './keep-rule.service.ts';
 
 type Row = typeof runs.$inferSelect;
 
-const HOUR = 3600 * 1000;
 /** Pause before a database that was back, and is away again, is asked once more, ms. */
 const BACK_PAUSE = 1000;
 
@@ -73,10 +70,11 @@ const isWhole = ({ bytes, inked }: RunFilm): boolean => bytes > 0 || inked === 0
 export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
   private readonly log = new Logger('Runs');
   private readonly changes = new Subject<RunView>();
+  private readonly removals = new Subject<string>();
   private readonly active = new Map<string, Active>();
   private working: Promise<void> | undefined;
   private closing = false;
-  private cleaning: NodeJS.Timeout | undefined;
+  private afterRun: () => Promise<void> = () => Promise.resolve();
 
   constructor(
     @Inject(DATABASE) private readonly database: Database,
@@ -84,7 +82,6 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
     @Inject(JobsService) private readonly jobs: JobsService,
     @Inject(FilesService) private readonly originals: FilesService,
     @Inject(WorkService) private readonly work: WorkService,
-    @Inject(KeepRuleService) private readonly keeping: KeepRuleService,
   ) {}
 
   /** Runs that were being made when the server went away go on from the first film that is not whole; those waiting wait on. */
@@ -99,23 +96,39 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
       })
       .where(and(eq(runs.status, 'running'), gte(runs.attempts, MOST_ATTEMPTS)));
     await queries.update(runs).set({ status: 'queued' }).where(eq(runs.status, 'running'));
-    await this.clean();
-    this.cleaning = setInterval(() => {
-      this.clean().catch((error: unknown) => this.log.error(logWords(error)));
-    }, HOUR);
-    this.cleaning.unref();
+    await this.sweep();
     this.wake();
+  }
+
+  /** Throws away films that no run has: a server that was killed may leave some. */
+  private async sweep(): Promise<void> {
+    const folders = await readdir(join(this.settings.dataFolder, 'films')).catch(() => []);
+    if (folders.length === 0) return;
+    const rows = await this.database.queries
+      .select({ id: runs.id })
+      .from(runs)
+      .where(inArray(runs.status, ['done', 'queued', 'running']));
+    const known = new Set(rows.map(({ id }) => id));
+    for (const id of folders) if (!known.has(id)) await rm(this.folder(id), { recursive: true, force: true });
   }
 
   async onModuleDestroy(): Promise<void> {
     this.closing = true;
-    clearInterval(this.cleaning);
     for (const { abort } of this.active.values()) abort.abort();
     await this.working;
   }
 
-  async list(): Promise<RunView[]> {
-    const rows = await this.withJobs().orderBy(desc(runs.created)).limit(200);
+  /**
+   * Runs, newest first.
+   *
+   * @param most  of them at most
+   * @param jobId of one job alone
+   */
+  async list(most: number, jobId?: string): Promise<RunView[]> {
+    const rows = await this.withJobs()
+      .where(jobId === undefined ? undefined : eq(runs.jobId, jobId))
+      .orderBy(desc(runs.created))
+      .limit(most);
     return rows.map(({ run, changed }) => this.view(run, changed));
   }
 
@@ -150,8 +163,8 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
   }
 
   /** How jobs would lie on a film together. */
-  async gangPlan(wish: GangWish): Promise<GangPlan> {
-    return (await this.gangOf(wish)).plan;
+  async gangPlan(wish: GangWish): Promise<GangPreview> {
+    return gangPreview(await this.gangOf(wish));
   }
 
   /** Films that jobs share. */
@@ -192,34 +205,87 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
     return this.end(id, 'cancelled', null);
   }
 
-  /** Path of a finished film of a run. */
+  /**
+   * Path of a finished film of a run.
+   *
+   * @throws Problem 410 where the run has it and the disk has not
+   */
   async film(id: string, name: string): Promise<string> {
     const { films, status } = await this.row(id);
     if (status === 'cleaned' || !films.some(({ file, bytes }) => file === name && bytes > 0))
       throw notFound('finished film of this name');
-    return join(this.folder(id), name);
+    return this.onDisk(id, name);
   }
 
   /** The finished films of a run, with a name for all of them together. */
   async films(id: string): Promise<{ name: string; files: { name: string; path: string; made: Date }[] }> {
     const { films, status, document, ended } = await this.row(id);
     if (status !== 'done') throw notFound('finished run of this number');
-    const files = films
-      .filter(({ bytes }) => bytes > 0)
-      .map(({ file }) => ({ name: file, path: join(this.folder(id), file), made: ended ?? new Date() }));
+    const files: { name: string; path: string; made: Date }[] = [];
+    for (const { file, bytes } of films)
+      if (bytes > 0) files.push({ name: file, path: await this.onDisk(id, file), made: ended ?? new Date() });
     return { name: `${plainName(document.name)}-films.zip`, files };
   }
 
-  /** Keeps films by another rule from now on, and cleans away what it does not keep. */
-  async keepBy(rule: KeepRule): Promise<Cleaning> {
-    const cleaning = await this.keeping.wouldClean(rule);
-    await this.keeping.set(rule);
-    await this.clean();
-    return cleaning;
+  private async onDisk(id: string, name: string): Promise<string> {
+    const path = join(this.folder(id), name);
+    try {
+      await access(path);
+    } catch {
+      throw new Problem(
+        410,
+        'Film gone',
+        `The film “${name}” is not on the disk any more. “Make again” makes the same film, bit for bit.`,
+      );
+    }
+    return path;
   }
 
-  private async clean(): Promise<void> {
-    for (const id of await this.keeping.clean()) this.changes.next(await this.get(id));
+  /** Cleans the films of finished runs away; the runs stay, to be made again. */
+  async cleanAway(ids: readonly string[]): Promise<void> {
+    if (ids.length === 0) return;
+    // Told first: films that are listed have to be there.
+    await this.database.queries
+      .update(runs)
+      .set({ status: 'cleaned' })
+      .where(inArray(runs.id, [...ids]));
+    for (const id of ids) {
+      await rm(this.folder(id), { recursive: true, force: true });
+      this.changes.next(await this.get(id));
+    }
+  }
+
+  /** Deletes runs with their films; those under way are stopped. */
+  async remove(ids: readonly string[]): Promise<void> {
+    if (ids.length === 0) return;
+    for (const id of ids) this.active.get(id)?.abort.abort();
+    await this.database.queries.delete(runs).where(inArray(runs.id, [...ids]));
+    for (const id of ids) {
+      await rm(this.folder(id), { recursive: true, force: true });
+      this.removals.next(id);
+    }
+  }
+
+  /** Deletes a run that has ended. */
+  async removeEnded(id: string): Promise<void> {
+    const { status } = await this.row(id);
+    if (status === 'queued' || status === 'running')
+      throw new Problem(
+        409,
+        'Still open',
+        'This run is still being made. Cancel it first; nothing was deleted.',
+      );
+    await this.remove([id]);
+  }
+
+  /** Does something after each run that ends with films. */
+  onEnded(work: () => Promise<void>): void {
+    this.afterRun = work;
+  }
+
+  /** Numbers of runs that are deleted, as it happens. */
+  watchRemovals(): Observable<string> {
+    return this.removals.asObservable();
   }
 
   /** The newest finished run of a job as it is now; undefined where there is none. */
@@ -376,7 +442,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
       );
       await written;
       await this.end(id, 'done', null, films);
-      await this.clean();
+      await this.afterRun();
     } catch (error) {
       // A server that goes away leaves what is whole, and goes on from there.
       if (this.closing) return;

@@ -1,12 +1,12 @@
-import { filmLayout } from '@brachytone/core';
-import { onGang, type GangPlan, type GangWish, type JobSummary } from '@brachytone/job';
+import type { GangPreview, GangWish, JobSummary } from '@brachytone/job';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { Button } from '../controls/button.tsx';
 import { NumberField } from '../controls/number-field.tsx';
 import { TopBar } from '../shell/top-bar.tsx';
-import { sentenceOf, useGangPlanQuery, useJobsQuery, useStartGangMutation } from '../store/api.ts';
+import { sentenceOf, useGangPlanQuery, useStartGangMutation } from '../store/api.ts';
+import { ON_BOARD, useJobs } from '../store/use-jobs.ts';
 import { SMALL_MM, WHOLE } from '../words/quantity.ts';
 import { sheetWords } from '../words/words.ts';
 
@@ -17,14 +17,16 @@ const MOST = 200;
 
 /** Several jobs, or many copies of one, on a film that they share. */
 export function GangPage() {
-  const { data: jobs = [] } = useJobsQuery();
+  const [find, setFind] = useState('');
+  const { jobs: listed, more } = useJobs({ ...ON_BOARD, find });
+  /** Jobs that copies are wanted of stay, whatever is looked for. */
+  const [known, setKnown] = useState<Readonly<Record<string, JobSummary>>>({});
   const [sheet, setSheet] = useState({ width: BEGIN.width, height: BEGIN.height });
   const [gap, setGap] = useState(BEGIN.gap);
   const [copies, setCopies] = useState<Readonly<Record<string, number>>>({});
   const [startGang, { isLoading }] = useStartGangMutation();
   const navigate = useNavigate();
-  const listed = jobs.filter(({ putAway }) => !putAway);
-  const chosen = listed.filter(({ id }) => (copies[id] ?? 0) > 0);
+  const chosen = Object.values(known).filter(({ id }) => (copies[id] ?? 0) > 0);
   const wish: GangWish = { sheet, gap, jobs: chosen.map(({ id }) => ({ jobId: id, copies: copies[id] })) };
   const { data: plan, error } = useGangPlanQuery(wish, { skip: chosen.length === 0 });
   const isPlanned = chosen.length > 0 && plan !== undefined && error === undefined;
@@ -65,15 +67,31 @@ export function GangPage() {
             <span className="ml-3 text-soft">apart</span>
             <NumberField label="Gap" value={gap} unit={SMALL_MM} least={0} most={100} onChange={setGap} />
           </div>
+          <input
+            type="search"
+            aria-label="Find a job"
+            placeholder="find a job…"
+            className="figures mb-3 h-[26px] rounded-sm border border-edge bg-white px-2 placeholder:text-soft"
+            value={find}
+            onChange={(event) => setFind(event.target.value)}
+          />
           <ul aria-label="Jobs" className="min-h-0 grow overflow-y-auto border-t border-edge/70 pr-1">
             {listed.map((job) => (
               <JobRow
                 key={job.id}
                 job={job}
                 copies={copies[job.id] ?? 0}
-                set={(count) => setCopies({ ...copies, [job.id]: count })}
+                set={(count) => {
+                  setKnown({ ...known, [job.id]: job });
+                  setCopies({ ...copies, [job.id]: count });
+                }}
               />
             ))}
+            {more && (
+              <li className="py-3">
+                <Button onClick={more}>Show more jobs</Button>
+              </li>
+            )}
           </ul>
           {error && chosen.length > 0 && <p className="mt-3 text-ruby">{sentenceOf(error)}</p>}
           <Button
@@ -98,16 +116,14 @@ export function GangPage() {
 }
 
 function JobRow({ job, copies, set }: { job: JobSummary; copies: number; set: (count: number) => void }) {
-  const { name, recipe } = job.document;
-  const inks = recipe.plates
-    .filter(({ printed }) => printed)
-    .map(({ ink }) => recipe.inks.find(({ id }) => id === ink)?.name ?? ink);
+  const { name, sheet, plates } = job;
+  const inks = plates.filter(({ printed }) => printed).map(({ ink }) => ink);
   return (
     <li className="flex items-center gap-3 border-b border-edge/70 py-2">
       <div className="min-w-0 grow">
         <div className="truncate">{name}</div>
         <div className="figures truncate text-soft">
-          {sheetWords(recipe.sheet)} · {recipe.sheet.resolution} dpi · {inks.join(', ')}
+          {sheetWords(sheet)} · {sheet.resolution} dpi · {inks.join(', ')}
         </div>
       </div>
       <NumberField
@@ -124,8 +140,8 @@ function JobRow({ job, copies, set }: { job: JobSummary; copies: number; set: (c
 }
 
 /** Where everything lies on the film: the picture of each job, its trimmed edge, the film's size. */
-function PlanView({ plan, jobs }: { plan: GangPlan; jobs: readonly JobSummary[] }) {
-  const { width, height, resolution, places, inks } = plan;
+function PlanView({ plan, jobs }: { plan: GangPreview; jobs: readonly JobSummary[] }) {
+  const { width, height, resolution, places, inks, trims } = plan;
   const mm = (pixels: number) => Number(((pixels / resolution) * 25.4).toFixed(1));
   return (
     <>
@@ -138,9 +154,8 @@ function PlanView({ plan, jobs }: { plan: GangPlan; jobs: readonly JobSummary[] 
       >
         <rect width={width} height={height} fill="#fbfaf7" stroke="#cfc6b4" strokeWidth={width / 600} />
         {places.map(({ job, x, y, width: wide, height: high }, i) => {
-          const { id, document } = jobs[job];
-          const { trim } = filmLayout(onGang(document).recipe);
-          const pixel = resolution / 25.4;
+          const { id } = jobs[job];
+          const trim = trims[job];
           return (
             <g key={i}>
               <rect
@@ -154,10 +169,10 @@ function PlanView({ plan, jobs }: { plan: GangPlan; jobs: readonly JobSummary[] 
               />
               <image
                 href={`/api/jobs/${id}/proof.png?longer=448`}
-                x={x + trim.x * pixel}
-                y={y + trim.y * pixel}
-                width={trim.width * pixel}
-                height={trim.height * pixel}
+                x={x + trim.x}
+                y={y + trim.y}
+                width={trim.width}
+                height={trim.height}
                 preserveAspectRatio="none"
               />
             </g>

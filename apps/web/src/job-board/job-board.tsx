@@ -4,23 +4,17 @@ import { Button } from '../controls/button.tsx';
 import { Segmented } from '../controls/segmented.tsx';
 import { STARTS } from '../shell/file-kinds.ts';
 import { TopBar } from '../shell/top-bar.tsx';
-import { sentenceOf, useJobsQuery } from '../store/api.ts';
-import type { JobSummary } from '@brachytone/job';
+import { sentenceOf } from '../store/api.ts';
+import { useJobs } from '../store/use-jobs.ts';
+import type { JobsWish } from '@brachytone/job';
 import { JobCard } from './job-card.tsx';
 import { SetAside } from './set-aside.tsx';
 import { useStartJob } from './use-start-job.ts';
 
-type Order = 'touched' | 'name';
-
-function arrange(jobs: readonly JobSummary[], find: string, order: Order): JobSummary[] {
-  const words = find.trim().toLowerCase();
-  const found = jobs.filter(({ document }) => document.name.toLowerCase().includes(words));
-  return order === 'name' ? found.sort((a, b) => a.document.name.localeCompare(b.document.name)) : found;
-}
+type Order = JobsWish['order'];
 
 /** Every job as a card; a picture dropped anywhere starts one. */
 export function JobBoard() {
-  const { data: jobs = [], error, isLoading } = useJobsQuery(undefined, { refetchOnMountOrArgChange: true });
   const [find, setFind] = useState('');
   const [order, setOrder] = useState<Order>('touched');
   const [away, setAway] = useState(false);
@@ -28,12 +22,7 @@ export function JobBoard() {
   const { start, busy } = useStartJob();
   const chooser = useRef<HTMLInputElement>(null);
   const choose = () => chooser.current?.click();
-  const shown = arrange(
-    jobs.filter(({ putAway }) => putAway === away),
-    find,
-    order,
-  );
-  const putAwayCount = jobs.filter(({ putAway }) => putAway).length;
+  const { jobs: shown, away: putAwayCount, error, isLoading, more } = useJobs({ away, find, order });
   const onDrag = (event: DragEvent, inside: boolean) => {
     event.preventDefault();
     setOver(inside);
@@ -108,7 +97,7 @@ export function JobBoard() {
           )}
         </div>
         <SetAside />
-        {error && <p className="text-ruby">{sentenceOf(error)}</p>}
+        {error !== undefined && <p className="text-ruby">{sentenceOf(error)}</p>}
         {!isLoading && !error && shown.length === 0 && (
           <p className="text-soft">
             {find ? `No job here is called “${find}”.` : 'Nothing here. Drop a picture to start a job.'}
@@ -119,6 +108,11 @@ export function JobBoard() {
             <JobCard key={job.id} job={job} />
           ))}
         </ul>
+        {more && (
+          <Button className="mt-8" onClick={more}>
+            Show more jobs
+          </Button>
+        )}
         <footer className="mt-10 text-[12px] text-soft">
           <Link to="/licences" className="underline decoration-edge underline-offset-2 hover:decoration-ink">
             Licences of what Brachytone is made with

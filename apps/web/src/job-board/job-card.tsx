@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { screenWords, shortSheet } from '../words/words.ts';
 import { useDuplicateJobMutation, usePutAwayMutation } from '../store/api.ts';
 import type { JobSummary } from '@brachytone/job';
+import { DeleteJob } from './delete-job.tsx';
 
 /** Longer side of a card's picture in CSS pixels. */
 const LONGER = 224;
@@ -21,12 +22,13 @@ function when(time: string): string {
 
 /** A job with its exact proof as picture. */
 export function JobCard({ job }: { job: JobSummary }) {
-  const { recipe, name } = job.document;
+  const { name, sheet, stock, inks, plates } = job;
   const [duplicate] = useDuplicateJobMutation();
   const [putAway] = usePutAwayMutation();
   const [shown, setShown] = useState(false);
   const ratio = window.devicePixelRatio || 1;
-  const { width, height } = recipe.sheet;
+  const { width, height } = sheet;
+  const [deleting, setDeleting] = useState(false);
   const scale = LONGER / Math.max(width, height);
   const source = `/api/jobs/${job.id}/proof.png?longer=${Math.round(LONGER * ratio)}&revision=${job.revision}`;
   useEffect(() => setShown(false), [source]);
@@ -42,18 +44,17 @@ export function JobCard({ job }: { job: JobSummary }) {
           src={source}
           alt={`Proof of ${name}`}
           onLoad={() => setShown(true)}
-          style={{ width: width * scale, height: height * scale, background: labToHex(recipe.stock.lab) }}
+          style={{ width: width * scale, height: height * scale, background: labToHex(stock.lab) }}
           className={shown ? '' : 'text-transparent'}
         />
       </Link>
       <h3 className="mt-2.5 truncate text-[14px]">{name}</h3>
       <p className="figures truncate text-soft">
-        {shortSheet(recipe.sheet)} ·{' '}
-        {recipe.inks.length === 1 ? recipe.inks[0].name.toLowerCase() : `${recipe.inks.length} inks`} ·{' '}
-        {recipe.stock.name.toLowerCase()}
+        {shortSheet(sheet)} · {inks.length === 1 ? inks[0].toLowerCase() : `${inks.length} inks`} ·{' '}
+        {stock.name.toLowerCase()}
       </p>
       <p className="figures truncate text-soft">
-        {recipe.plates.map(({ screen }) => screenWords(screen)).join(', ')}
+        {plates.map(({ screen }) => screenWords(screen)).join(', ')}
       </p>
       <div className="mt-2 flex items-baseline gap-3 border-t border-dashed border-edge pt-1.5 text-[12px] text-soft">
         <button type="button" className={action} onClick={() => void duplicate(job.id)}>
@@ -66,8 +67,14 @@ export function JobCard({ job }: { job: JobSummary }) {
         >
           {job.putAway ? 'Take out' : 'Put away'}
         </button>
+        {job.putAway && (
+          <button type="button" className={action} onClick={() => setDeleting(true)}>
+            Delete…
+          </button>
+        )}
         <span className="figures ml-auto">{when(job.touched)}</span>
       </div>
+      {deleting && <DeleteJob job={job} close={() => setDeleting(false)} />}
     </li>
   );
 }

@@ -12,7 +12,7 @@ import { TopBar } from '../shell/top-bar.tsx';
 import {
   useChangePressMutation,
   useDropPressMutation,
-  useJobsQuery,
+  useJobsOnPressQuery,
   useKeepPressMutation,
   usePressesQuery,
 } from '../store/api.ts';
@@ -145,8 +145,7 @@ function Curves({ press }: { press: Press }) {
 }
 
 function Jobs({ id, press }: { id: string; press: Press }) {
-  const { data: jobs = [] } = useJobsQuery();
-  const using = jobs.filter(({ document }) => document.recipe.press?.id === id);
+  const { data: using = [] } = useJobsOnPressQuery(id, { refetchOnMountOrArgChange: true });
   return (
     <section aria-label="Jobs" className="mt-5">
       <h2 className="mb-1 text-[13.5px]">Jobs that use it</h2>
@@ -155,9 +154,9 @@ function Jobs({ id, press }: { id: string; press: Press }) {
         {using.map((job) => (
           <li key={job.id}>
             <Link to={`/jobs/${job.id}/press`} className="underline hover:text-guide-deep">
-              {job.document.name}
+              {job.name}
             </Link>
-            {!isEqual(job.document.recipe.press?.press, press) && (
+            {!isEqual(job.press.press, press) && (
               <span className="text-soft"> · has it as it was before</span>
             )}
           </li>

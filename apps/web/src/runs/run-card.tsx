@@ -1,7 +1,9 @@
+import { useState } from 'react';
+import { Ask } from '../controls/ask.tsx';
 import { Button } from '../controls/button.tsx';
 import { bytesWords } from '../words/words.ts';
 import { toast } from 'sonner';
-import { sentenceOf, useCancelRunMutation, useRunAgainMutation } from '../store/api.ts';
+import { sentenceOf, useCancelRunMutation, useRemoveRunMutation, useRunAgainMutation } from '../store/api.ts';
 import type { RunView } from '@brachytone/job';
 
 const WORDS: Record<RunView['status'], string> = {
@@ -26,8 +28,11 @@ const clock = (time: string): string =>
 export function RunCard({ run }: { run: RunView }) {
   const [cancel] = useCancelRunMutation();
   const [again] = useRunAgainMutation();
+  const [remove] = useRemoveRunMutation();
+  const [deleting, setDeleting] = useState(false);
   const open = run.status === 'queued' || run.status === 'running';
   const percent = Math.round(run.progress * 100);
+  const bytes = run.status === 'done' ? run.films.reduce((sum, film) => sum + film.bytes, 0) : 0;
   const bad = run.status === 'failed' || run.status === 'stopped';
   const act = (action: Promise<{ error?: unknown }>) =>
     void action.then(({ error }) => error && toast.error(sentenceOf(error)));
@@ -101,7 +106,32 @@ export function RunCard({ run }: { run: RunView }) {
             All as one ZIP
           </a>
         )}
+        {!open && (
+          <button
+            type="button"
+            className="ml-auto text-[12px] text-soft underline decoration-edge underline-offset-2 hover:decoration-ink"
+            onClick={() => setDeleting(true)}
+          >
+            Delete…
+          </button>
+        )}
       </div>
+      {deleting && (
+        <Ask
+          title="Delete this run?"
+          yes="Delete for good"
+          onYes={() => {
+            setDeleting(false);
+            act(remove(run.id));
+          }}
+          onNo={() => setDeleting(false)}
+        >
+          <p>
+            {bytes > 0 ? `Its films go with it and free ${bytesWords(bytes)}.` : 'It has no films any more.'}{' '}
+            The job stays as it is.
+          </p>
+        </Ask>
+      )}
     </article>
   );
 }

@@ -1,18 +1,31 @@
+import { useState } from 'react';
 import { Link } from 'react-router';
+import { Button } from '../controls/button.tsx';
 import { TopBar } from '../shell/top-bar.tsx';
-import { sentenceOf, useRunsQuery } from '../store/api.ts';
-import { KeepRuleRow } from './keep-rule.tsx';
+import { RuleRow } from '../storage/rule-row.tsx';
+import { sentenceOf, useRunsQuery, useStorageQuery } from '../store/api.ts';
 import { RunCard } from './run-card.tsx';
+
+/** Runs shown at first, and more with each wish. */
+const AT_ONCE = 60;
 
 /** Films being made and made. */
 export function Runs() {
-  const { data: runs, error } = useRunsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const [most, setMost] = useState(AT_ONCE);
+  const { data: runs, error } = useRunsQuery({ most }, { refetchOnMountOrArgChange: true });
+  const { data: storage } = useStorageQuery(undefined, { refetchOnMountOrArgChange: true });
+  const films = storage?.stored.find(({ id }) => id === 'films');
   return (
     <div className="flex h-full flex-col">
       <TopBar />
       <main className="grow overflow-y-auto px-10 py-7">
         <h1 className="mb-4 text-[16px]">Runs</h1>
-        <KeepRuleRow />
+        {films && (
+          <div className="mb-5 flex items-baseline gap-2">
+            <span className="text-soft">Films are kept</span>
+            <RuleRow stored={films} />
+          </div>
+        )}
         {error && <p className="text-ruby">{sentenceOf(error)}</p>}
         {runs?.length === 0 && (
           <p className="text-soft">No films have been made yet. Open a job and press “Make films”.</p>
@@ -33,6 +46,11 @@ export function Runs() {
             </li>
           ))}
         </ul>
+        {runs && runs.length >= most && (
+          <Button className="mt-6" onClick={() => setMost(most + AT_ONCE)}>
+            Show older runs
+          </Button>
+        )}
       </main>
     </div>
   );

@@ -21,6 +21,7 @@ export function TopBar({ where, children }: { where?: ReactNode; children?: Reac
           </Place>
           <Place to="/gang">Gang</Place>
           <Place to="/runs">Runs</Place>
+          <Place to="/storage">Storage</Place>
         </nav>
       )}
       <div className="ml-auto flex items-center gap-2.5">{children}</div>

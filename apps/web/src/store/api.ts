@@ -4,7 +4,11 @@ import type { Calibration, Press, Stock, TargetReading, ToneReading } from '@bra
 import type {
   ChannelsView,
   JobDocument,
-  JobSummary,
+  JobOnPress,
+  JobRemoval,
+  JobsPage,
+  JobsWish,
+  JobWithDocument,
   JobView,
   KeptCalibration,
   KeptInk,
@@ -18,11 +22,13 @@ import type {
   ProblemDetails,
   ProfileView,
   PullView,
-  Cleaning,
-  GangPlan,
+  Amount,
+  GangPreview,
   GangWish,
   KeepRule,
   RunView,
+  StorageView,
+  StoredId,
   SetAsideView,
   ShelfInk,
   Taking,
@@ -37,7 +43,7 @@ export const api = createApi({
     'jobs',
     'set aside',
     'runs',
-    'keep rule',
+    'storage',
     'fonts',
     'preparations',
     'screens',
@@ -48,7 +54,26 @@ export const api = createApi({
     'pulls',
   ],
   endpoints: (build) => ({
-    jobs: build.query<JobSummary[], void>({ query: () => 'jobs', providesTags: ['jobs'] }),
+    jobs: build.infiniteQuery<JobsPage, JobsWish, number>({
+      infiniteQueryOptions: {
+        initialPageParam: 0,
+        getNextPageParam: ({ next }) => next ?? undefined,
+      },
+      query: ({ queryArg, pageParam }) => ({ url: 'jobs', params: { ...queryArg, from: pageParam } }),
+      providesTags: ['jobs'],
+    }),
+    jobsOnPress: build.query<JobOnPress[], string>({
+      query: (press) => `jobs/on-press/${press}`,
+      providesTags: ['jobs'],
+    }),
+    jobRemoval: build.query<JobRemoval, string>({
+      query: (id) => `jobs/${id}/removal`,
+      keepUnusedDataFor: 0,
+    }),
+    removeJob: build.mutation<void, string>({
+      query: (id) => ({ url: `jobs/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['jobs', 'runs', 'storage'],
+    }),
     setAside: build.query<SetAsideView[], void>({
       query: () => 'set-aside',
       providesTags: ['set aside'],
@@ -65,11 +90,11 @@ export const api = createApi({
       },
       keepUnusedDataFor: 0,
     }),
-    startJob: build.mutation<JobSummary, { sha256: string; name: string }>({
+    startJob: build.mutation<JobWithDocument, { sha256: string; name: string }>({
       query: (picture) => ({ url: 'jobs', method: 'POST', body: { picture } }),
       invalidatesTags: ['jobs'],
     }),
-    openArchive: build.mutation<JobSummary, Blob>({
+    openArchive: build.mutation<JobWithDocument, Blob>({
       query: (file) => ({
         url: 'archives',
         method: 'POST',
@@ -78,11 +103,11 @@ export const api = createApi({
       }),
       invalidatesTags: ['jobs'],
     }),
-    duplicateJob: build.mutation<JobSummary, string>({
+    duplicateJob: build.mutation<JobWithDocument, string>({
       query: (id) => ({ url: `jobs/${id}/duplicate`, method: 'POST' }),
       invalidatesTags: ['jobs'],
     }),
-    putAway: build.mutation<JobSummary, { id: string; putAway: boolean }>({
+    putAway: build.mutation<JobWithDocument, { id: string; putAway: boolean }>({
       query: ({ id, putAway }) => ({ url: `jobs/${id}`, method: 'PATCH', body: { putAway } }),
       invalidatesTags: ['jobs'],
     }),
@@ -211,20 +236,26 @@ export const api = createApi({
       query: ({ job, pull }) => ({ url: `jobs/${job}/pulls/${pull}`, method: 'DELETE' }),
       invalidatesTags: ['pulls'],
     }),
-    runs: build.query<RunView[], void>({
-      query: () => 'runs',
+    runs: build.query<RunView[], { most: number; job?: string }>({
+      query: (params) => ({ url: 'runs', params }),
       providesTags: ['runs'],
-      async onCacheEntryAdded(_, { updateCachedData, cacheDataLoaded, cacheEntryRemoved, dispatch }) {
+      // Each asks for news by a line of its own, and browsers have few.
+      keepUnusedDataFor: 0,
+      async onCacheEntryAdded({ job }, { updateCachedData, cacheDataLoaded, cacheEntryRemoved, dispatch }) {
         const events = new EventSource('/api/runs/events');
         try {
           await cacheDataLoaded;
           events.addEventListener('run', (event: MessageEvent<string>) => {
             const run = JSON.parse(event.data) as Draft<RunView>;
+            if (job !== undefined && run.jobId !== job) return;
             updateCachedData((runs) => {
               const at = runs.findIndex(({ id }) => id === run.id);
               if (at < 0) runs.unshift(run);
               else runs[at] = run;
             });
+          });
+          events.addEventListener('gone', ({ data }: MessageEvent<string>) => {
+            updateCachedData((runs) => runs.filter(({ id }) => id !== data));
           });
           // After a break in the line something may have been missed.
           let broken = false;
@@ -240,7 +271,7 @@ export const api = createApi({
         events.close();
       },
     }),
-    gangPlan: build.query<GangPlan, GangWish>({
+    gangPlan: build.query<GangPreview, GangWish>({
       query: (wish) => ({ url: 'runs/gang/plan', method: 'POST', body: wish }),
       keepUnusedDataFor: 0,
     }),
@@ -248,14 +279,22 @@ export const api = createApi({
       query: (wish) => ({ url: 'runs/gang', method: 'POST', body: wish }),
       invalidatesTags: ['runs'],
     }),
-    keepRule: build.query<KeepRule, void>({ query: () => 'runs/rule', providesTags: ['keep rule'] }),
-    triedKeepRule: build.query<Cleaning, KeepRule>({
-      query: (rule) => ({ url: 'runs/rule/tried', method: 'POST', body: rule }),
+    storage: build.query<StorageView, void>({ query: () => 'storage', providesTags: ['storage'] }),
+    triedRule: build.query<Amount, { kind: StoredId; rule: KeepRule }>({
+      query: ({ kind, rule }) => ({ url: `storage/${kind}/tried`, method: 'POST', body: rule }),
       keepUnusedDataFor: 0,
     }),
-    setKeepRule: build.mutation<Cleaning, KeepRule>({
-      query: (rule) => ({ url: 'runs/rule', method: 'PUT', body: rule }),
-      invalidatesTags: ['keep rule', 'runs'],
+    setRule: build.mutation<Amount, { kind: StoredId; rule: KeepRule }>({
+      query: ({ kind, rule }) => ({ url: `storage/${kind}/rule`, method: 'PUT', body: rule }),
+      invalidatesTags: ['storage', 'runs', 'jobs'],
+    }),
+    cleanAway: build.mutation<Amount, { kind: StoredId; rule: KeepRule }>({
+      query: ({ kind, rule }) => ({ url: `storage/${kind}/clean`, method: 'POST', body: rule }),
+      invalidatesTags: ['storage', 'runs', 'jobs'],
+    }),
+    removeRun: build.mutation<void, string>({
+      query: (id) => ({ url: `runs/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['runs', 'storage'],
     }),
     startRun: build.mutation<RunView, string>({
       query: (jobId) => ({ url: 'runs', method: 'POST', body: { jobId } }),
@@ -273,10 +312,14 @@ export const api = createApi({
 });
 
 export const {
-  useJobsQuery,
+  useJobsInfiniteQuery,
+  useJobsOnPressQuery,
+  useJobRemovalQuery,
+  useRemoveJobMutation,
   useSetAsideQuery,
   useDropSetAsideMutation,
   useJobQuery,
+  useLazyJobQuery,
   useStartJobMutation,
   useOpenArchiveMutation,
   useDuplicateJobMutation,
@@ -317,11 +360,13 @@ export const {
   useRenamePullMutation,
   useDropPullMutation,
   useRunsQuery,
-  useKeepRuleQuery,
+  useStorageQuery,
   useGangPlanQuery,
   useStartGangMutation,
-  useTriedKeepRuleQuery,
-  useSetKeepRuleMutation,
+  useTriedRuleQuery,
+  useSetRuleMutation,
+  useCleanAwayMutation,
+  useRemoveRunMutation,
   useStartRunMutation,
   useCancelRunMutation,
   useRunAgainMutation,

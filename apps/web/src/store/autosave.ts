@@ -51,11 +51,15 @@ async function saveOnce({ dispatch, getState }: AppStore, keepalive: boolean): P
     }
     dispatch(
       saveFailed({
-        // What the server itself could not do, for want of room or of its database, it may do in a while.
-        save: theirs ? 'conflict' : response.status >= 500 ? 'unreachable' : 'refused',
+        // A history that does not fit what the server has, as it was cleaned away there, is sent whole.
+        ...(response.status === 422 && from > 0
+          ? { save: 'unsaved' as const, unsavedFrom: 0 }
+          : // What the server itself could not do, for want of room or of its database, it may do in a while.
+            {
+              save: theirs ? 'conflict' : response.status >= 500 ? 'unreachable' : 'refused',
+              unsavedFrom: from,
+            }),
         message: problem.detail,
-        // A history that does not fit what the server has is sent whole the next time.
-        unsavedFrom: response.status === 422 ? 0 : from,
         ...(theirs ? { theirs } : {}),
       }),
     );

@@ -45,8 +45,14 @@ export function secondsWords(seconds: number): string {
 }
 
 /** `2.9 MB`. */
-export const bytesWords = (bytes: number): string =>
-  bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
+export function bytesWords(bytes: number): string {
+  if (bytes < 1e6) return `${Math.max(1, Math.round(bytes / 1000))} kB`;
+  return bytes < 1e9 ? `${(bytes / 1e6).toFixed(1)} MB` : `${(bytes / 1e9).toFixed(1)} GB`;
+}
+
+/** `1 run`, `3 runs`. */
+export const countWords = (count: number, what: string): string =>
+  `${count} ${what}${count === 1 ? '' : 's'}`;
 
 /** An area given in mm², in cm² or m². */
 export const areaWords = (area: number): string =>

@@ -1,11 +1,17 @@
 import type { KeptCalibration } from '@brachytone/job';
-import { targetInks } from '@brachytone/job';
+import { isOnTarget } from '@brachytone/job';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Button } from '../../controls/button.tsx';
 import { Select } from '../../controls/select.tsx';
-import { useCalibrationsQuery, useDropCalibrationMutation, useJobsQuery } from '../../store/api.ts';
+import {
+  useCalibrationsQuery,
+  useDropCalibrationMutation,
+  useJobsOnPressQuery,
+  useLazyJobQuery,
+} from '../../store/api.ts';
+import { ON_BOARD, useJobs } from '../../store/use-jobs.ts';
 import { orSay } from '../../store/or-say.ts';
 import { useBeginCalibration } from '../../store/use-begin-calibration.ts';
 import type { RoomEntry } from '../../store/use-room.ts';
@@ -66,11 +72,14 @@ function Line({ calibration, entry }: { calibration: KeptCalibration; entry: Roo
 function Begin({ entry }: { entry: RoomEntry }) {
   const navigate = useNavigate();
   const begin = useBeginCalibration();
-  const { data: jobs = [] } = useJobsQuery();
+  const { jobs } = useJobs(ON_BOARD);
+  const { data: onPress = [] } = useJobsOnPressQuery(entry.id);
+  const [ask] = useLazyJobQuery();
   const [chosen, setChosen] = useState<string>();
-  const able = jobs.filter(({ document }) => targetInks(document.recipe).length > 0);
-  const using = able.find(({ document }) => document.recipe.press?.id === entry.id);
-  const job = able.find(({ id }) => id === chosen) ?? using ?? able[0];
+  const able = jobs.filter(({ plates }) => plates.some(isOnTarget));
+  // Its own jobs come first, however long ago they were touched.
+  const offered = [...onPress, ...able.filter(({ id }) => onPress.every((one) => one.id !== id))];
+  const job = offered.find(({ id }) => id === chosen) ?? offered[0];
   if (!job) return null;
   return (
     <div className="mt-2 flex items-center gap-2">
@@ -78,7 +87,7 @@ function Begin({ entry }: { entry: RoomEntry }) {
       <Select
         label="Job to calibrate for"
         value={job.id}
-        options={able.map(({ id, document }) => ({ value: id, name: document.name }))}
+        options={offered.map(({ id, name }) => ({ value: id, name }))}
         onChange={setChosen}
       />
       <Button
@@ -89,9 +98,10 @@ function Begin({ entry }: { entry: RoomEntry }) {
         }
         onClick={() =>
           orSay(
-            begin(entry, job.document.recipe).then(({ press, calibration }) =>
-              navigate(`/presses/${press.id}/calibrations/${calibration}`),
-            ),
+            ask(job.id)
+              .unwrap()
+              .then(({ document }) => begin(entry, document.recipe))
+              .then(({ press, calibration }) => navigate(`/presses/${press.id}/calibrations/${calibration}`)),
           )
         }
       >

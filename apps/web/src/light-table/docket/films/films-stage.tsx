@@ -8,6 +8,7 @@ import { Select } from '../../../controls/select.tsx';
 import { SwitchRow } from '../../../controls/switch-row.tsx';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { RunCard } from '../../../runs/run-card.tsx';
+import { skipToken } from '@reduxjs/toolkit/query';
 import { useRunsQuery } from '../../../store/api.ts';
 import { edit } from '../../../store/job-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../../store/store.ts';
@@ -51,15 +52,17 @@ export function FilmsStage() {
   const jobId = useAppSelector((state) => state.job?.id);
   const { made, says, id } = filmFormat(films.format);
   const [makeFilms, starting] = useMakeFilms();
-  const { data: runs = [], refetch } = useRunsQuery();
+  const { data: runs = [], refetch } = useRunsQuery(
+    jobId === undefined ? skipToken : { most: 20, job: jobId },
+  );
   const savedChanges = useAppSelector((state) => state.job?.savedChanges);
   const saved = useRef(savedChanges);
   useEffect(() => {
     // Runs tell whether their job has changed since.
-    if (saved.current !== savedChanges) void refetch();
+    if (saved.current !== savedChanges && jobId !== undefined) void refetch();
     saved.current = savedChanges;
-  }, [savedChanges, refetch]);
-  const mine = runs.filter((run) => run.jobId === jobId && !run.isGang).slice(0, 3);
+  }, [savedChanges, refetch, jobId]);
+  const mine = runs.filter((run) => !run.isGang).slice(0, 3);
   return (
     <>
       <Group name="File">
