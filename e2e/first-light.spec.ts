@@ -152,6 +152,47 @@ test('zoomed out, the table is the average of the film’s bits', async ({ page 
   expect(Math.abs(screen - film / pixels)).toBeLessThan(0.006);
 });
 
+test('a sheet that is dragged, while it is drawn too, takes its picture along', async ({ page }) => {
+  await startJob(page, 'dragged.png');
+  await page.keyboard.press('f');
+  await exact(page);
+  const sheet = page.getByRole('main', { name: 'Light table' }).locator('> div').first();
+  const seen = async () => {
+    const box = (await sheet.boundingBox())!;
+    // Inside what lies over the table: rulers beside it, bars above and below.
+    const clip = { x: box.x + 4, y: box.y + 40, width: box.width - 8, height: box.height - 120 };
+    return sharp(await page.screenshot({ clip }))
+      .greyscale()
+      .raw()
+      .toBuffer();
+  };
+  const before = await seen();
+  const box = (await sheet.boundingBox())!;
+  const start = { x: box.x - 30, y: box.y + box.height / 2 };
+  // A change of the screen is still being drawn while the hand moves.
+  await setNumber(page, 'Ruling, number', '41');
+  await page.mouse.move(start.x, start.y);
+  await page.mouse.down();
+  for (let i = 1; i <= 20; i++) await page.mouse.move(start.x + i * 4, start.y + i);
+  await page.mouse.up();
+  await setNumber(page, 'Ruling, number', '30');
+  await page.keyboard.press('Escape');
+  await exact(page);
+  expect((await sheet.boundingBox())!.x).toBeCloseTo(box.x + 80, 0);
+  const differs = (a: Buffer, b: Buffer) =>
+    a.reduce((sum, level, i) => sum + Math.abs(level - b[i]), 0) / a.length;
+  await page.mouse.move(5, 5);
+  expect(differs(await seen(), before)).toBeLessThan(1);
+  // And so without anything to draw.
+  await page.mouse.move(start.x, start.y);
+  await page.mouse.down();
+  for (let i = 1; i <= 10; i++) await page.mouse.move(start.x - i * 6, start.y - i);
+  await page.mouse.up();
+  await page.mouse.move(5, 5);
+  expect((await sheet.boundingBox())!.x).toBeCloseTo(box.x + 20, 0);
+  expect(differs(await seen(), before)).toBeLessThan(1);
+});
+
 test('the browser’s worker makes the film’s bits', async ({ page }) => {
   const id = await startJob(page, 'same-bits.png');
   await saved(page);

@@ -117,7 +117,7 @@ export function zoomAround(
   const middle = { x: table.width / 2, y: (table.height + (MARGIN.top - MARGIN.bottom) * ratio) / 2 };
   return {
     zoom: scale / ratio,
-    centre: { x: x + (middle.x - point.x) / scale, y: y + (middle.y - point.y) / scale },
+    centre: onSheet(lie, { x: x + (middle.x - point.x) / scale, y: y + (middle.y - point.y) / scale }),
   };
 }
 
@@ -129,8 +129,17 @@ export function dragged(
   ratio: number,
 ): { x: number; y: number } {
   const middle = { x: table.width / 2, y: (table.height + (MARGIN.top - MARGIN.bottom) * ratio) / 2 };
-  return {
+  return onSheet(lie, {
     x: (middle.x - lie.left - by.x) / lie.scale,
     y: (middle.y - lie.top - by.y) / lie.scale,
-  };
+  });
 }
+
+/** The nearest point of the sheet, mm: what is in the middle of the table is always on it, so that it is never lost. */
+const onSheet = (
+  { width, height, scale }: Lie,
+  { x, y }: { x: number; y: number },
+): { x: number; y: number } => ({
+  x: Math.min(width / scale, Math.max(0, x)),
+  y: Math.min(height / scale, Math.max(0, y)),
+});

@@ -1,4 +1,6 @@
 import { frameOf } from '@brachytone/core';
+import fc from 'fast-check';
+import { moveOf, type Place } from './kept-picture.ts';
 import { dragged, layOut, visiblePart, zoomAround, zoomWords } from './geometry.ts';
 
 const sheet = { width: 297, height: 420, bleed: 0 };
@@ -6,6 +8,45 @@ const frame = frameOf(sheet, 1200);
 const table = { width: 972, height: 630 };
 
 describe('the sheet on the table', () => {
+  it('cannot be dragged or zoomed out of sight', () => {
+    const view = { zoom: 1, centre: { x: 100, y: 100 }, screenPpi: null };
+    const lie = layOut(view, sheet, frame, table, 1);
+    for (const by of [5000, -5000]) {
+      const centre = dragged(lie, { x: by, y: by }, table, 1);
+      expect(visiblePart(layOut({ ...view, centre }, sheet, frame, table, 1), frame, table)).toBeDefined();
+    }
+    const away = zoomAround(lie, frame, { x: 5, y: 5 }, 40, table, 1);
+    expect(
+      visiblePart(layOut({ ...away, screenPpi: null }, sheet, frame, table, 1), frame, table),
+    ).toBeDefined();
+  });
+  it('takes the picture that was made of it along, wherever it is dragged or zoomed', () => {
+    const place = fc.record({
+      zoom: fc.double({ min: 0.5, max: 8, noNaN: true }),
+      centre: fc.record({ x: fc.integer({ min: 0, max: 297 }), y: fc.integer({ min: 0, max: 420 }) }),
+    });
+    fc.assert(
+      fc.property(place, place, fc.double({ min: 0, max: 1, noNaN: true }), (was, now, at) => {
+        const [before, after] = [was, now].map((one) => {
+          const lie = layOut({ ...one, screenPpi: null }, sheet, frame, table, 1);
+          return { lie, part: visiblePart(lie, frame, table)! };
+        });
+        // A point of the film in the old picture.
+        const film = {
+          x: before.part.view.x + at * before.part.view.width,
+          y: before.part.view.y + at * before.part.view.height,
+        };
+        const on = ({ view, left, top }: Place) => ({
+          x: left + ((film.x - view.x) / view.width) * view.columns,
+          y: top + ((film.y - view.y) / view.height) * view.rows,
+        });
+        const move = moveOf(before.part, after.part);
+        const old = on(before.part);
+        expect(old.x * move.scale + move.left).toBeCloseTo(on(after.part).x, 6);
+        expect(old.y * move.scale + move.top).toBeCloseTo(on(after.part).y, 6);
+      }),
+    );
+  });
   it('fits, whole and inside', () => {
     const lie = layOut({ zoom: 'fit', centre: null, screenPpi: null }, sheet, frame, table, 1);
     expect(lie.left).toBeGreaterThan(0);

@@ -1,14 +1,6 @@
 import { boundsOf } from '../../controls/bounds.ts';
 import { filmFrame, filmLayout, labToHex, present } from '@brachytone/core';
-import {
-  useCallback,
-  useEffect,
-  useEffectEvent,
-  useLayoutEffect,
-  useMemo,
-  useRef,
-  type PointerEvent,
-} from 'react';
+import { useEffect, useEffectEvent, useMemo, useRef, type PointerEvent } from 'react';
 import { useParams } from 'react-router';
 import type { ViewRequest } from '../../engine/drafts.ts';
 import { useDrawing } from '../../engine/use-drawing.ts';
@@ -31,6 +23,7 @@ import { PanelLayer } from './panel-layer.tsx';
 import { PartTools } from './part-tools.tsx';
 import { PlaceHandles } from './place-handles.tsx';
 import { dragged, layOut, visiblePart, zoomAround } from './geometry.ts';
+import { useKeptPicture } from './kept-picture.ts';
 import { LatticeHandle } from './lattice-handle.tsx';
 import { Measures } from './measures.tsx';
 import { StripLayer } from '../strip/strip-layer.tsx';
@@ -98,15 +91,8 @@ export function Table() {
           what,
         }
       : undefined;
-  const { canvas, receive } = useCanvas(size);
-  const { sharpness, failure, retry } = useDrawing(
-    drawing,
-    version,
-    arrival === 'whole',
-    (rgba, columns, firstRow, drawn) => {
-      if (visible) receive(rgba, columns, firstRow, drawn, visible);
-    },
-  );
+  const { canvas, receive } = useKeptPicture(size, visible, mirrored);
+  const { sharpness, failure, retry } = useDrawing(drawing, version, arrival === 'whole', receive);
 
   const press = useRef<{ x: number; y: number; lie: typeof lie } | undefined>(undefined);
   const onPointerDown = (event: PointerEvent) => {
@@ -191,12 +177,7 @@ export function Table() {
         style={{
           width: css(size.width),
           height: css(size.height),
-          ...(mirrored && visible
-            ? {
-                transform: 'scaleX(-1)',
-                transformOrigin: `${(visible.left + visible.view.columns / 2) / size.ratio}px 0`,
-              }
-            : {}),
+          transformOrigin: '0 0',
         }}
       />
       {view.strip && visible && !cropping && (arrival === 'some' || arrival === 'whole') && (
@@ -245,38 +226,4 @@ export function Table() {
       {view.loupe.open && !cropping && <Loupe arrival={arrival} version={version} />}
     </main>
   );
-}
-
-/** A canvas that keeps the last picture, moved along, until the next one is drawn over it. */
-function useCanvas(size: { width: number; height: number }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const shown = useRef<{ drawing: ViewRequest; left: number; top: number } | undefined>(undefined);
-  useLayoutEffect(() => {
-    shown.current = undefined;
-  }, [size.width, size.height]);
-  const receive = useCallback(
-    (
-      rgba: Uint8ClampedArray<ArrayBuffer>,
-      columns: number,
-      firstRow: number,
-      drawing: ViewRequest,
-      { left, top }: { left: number; top: number },
-    ) => {
-      const context = canvas.current?.getContext('2d');
-      if (!context) return;
-      const before = shown.current;
-      if (before?.drawing !== drawing) {
-        const moved =
-          !before ||
-          before.left !== left ||
-          before.top !== top ||
-          JSON.stringify(before.drawing.view) !== JSON.stringify(drawing.view);
-        if (moved) context.clearRect(0, 0, context.canvas.width, context.canvas.height);
-        shown.current = { drawing, left, top };
-      }
-      context.putImageData(new ImageData(rgba, columns), left, top + firstRow);
-    },
-    [],
-  );
-  return { canvas, receive };
 }
