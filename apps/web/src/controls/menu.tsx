@@ -26,7 +26,7 @@ export function Menu({
           align={align}
           sideOffset={3}
           collisionPadding={8}
-          className="z-20 max-h-[70vh] w-[278px] overflow-y-auto rounded-sm border border-ink bg-raised py-1"
+          className="z-20 max-h-[min(70vh,var(--radix-dropdown-menu-content-available-height))] w-[278px] overflow-y-auto rounded-sm border border-ink bg-raised py-1"
         >
           {children}
         </DropdownMenu.Content>
