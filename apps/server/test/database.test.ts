@@ -178,14 +178,29 @@ it('jobs and runs written by an earlier version are brought up to date, their ol
     kind: 'stock',
     item: { name: 'Fog', lab: [93, 0, 4], texture: 'paper', soak: 0.01, spread: 1.6 } as never,
   });
+  const stroke = { points: [[0.5, 0.25, 1]], radius: 0.1, strength: 50, softness: 0 };
+  await database.queries.insert(shelf).values({
+    id: newOne,
+    kind: 'preparation',
+    item: { name: 'Kept', steps: [{ kind: 'brush', settings: { strokes: [stroke] } }] } as never,
+  });
+  const wish = { sheet: { width: 100, height: 100 }, gap: 1, jobs: [{ jobId: oldJob, copies: 1 }] };
+  await database.queries.insert(runs).values({
+    id: newOne,
+    jobId: oldJob,
+    document: now,
+    status: 'done',
+    films: [],
+    gang: { wish, documents: [first, now], plan: null as never },
+  });
   await upgradeDocuments(database).catch(async (error: unknown) => {
     await database.close();
     throw error;
   });
   const rows = await database.queries.select().from(jobs).orderBy(jobs.id);
   const steps = await database.queries.select().from(jobSteps);
-  const [run] = await database.queries.select().from(runs);
-  const [stock] = await database.queries.select().from(shelf);
+  const [run, gang] = await database.queries.select().from(runs).orderBy(runs.id);
+  const [stock, preparation] = await database.queries.select().from(shelf).orderBy(shelf.id);
   await database.close();
   expect(rows.map(({ document, revision, position }) => [document.version, revision, position])).toEqual([
     [VERSION, 7, 0],
@@ -199,6 +214,11 @@ it('jobs and runs written by an earlier version are brought up to date, their ol
     { plates: ['plate-9'], ink: 'Tide', file: 'a.tif', bytes: 5, inked: 3 },
     { plates: ['plate-1'], ink: 'all inks', file: 'a.svg', bytes: 9, inked: null },
   ]);
+  expect(gang.gang?.documents.map(({ version }) => version)).toEqual([VERSION, VERSION]);
+  expect(gang.gang?.documents[1]).toEqual(now);
+  expect(preparation.item).toMatchObject({
+    steps: [{ settings: { strokes: [{ ...stroke, points: [50_000, 25_000, 100] }] } }],
+  });
   expect(stock.item).toEqual({
     name: 'Fog',
     lab: [93, 0, 4],

@@ -67,6 +67,7 @@ export type { Typeface } from './lettering/typeface.ts';
 export { type GradientStop, type Gradient, toneAlong } from './gradient/gradient.ts';
 
 // Tone: grey, steps, curves
+export { packedPoints, pointsOf, thinned, type StrokePoint } from './tone/stroke-points.ts';
 export { weightsThatPart } from './tone/auto-grey.ts';
 export { type CurvePoint, STRAIGHT, monotoneCurve } from './tone/curve.ts';
 export { type HueWeights, weightsOf, BT709 } from './tone/grey.ts';

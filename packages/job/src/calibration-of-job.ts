@@ -7,8 +7,10 @@ import {
 } from '@brachytone/core';
 
 /** True for a plate whose ink comes to a target. A plain threshold has no tones to measure. */
-export const isOnTarget = ({ printed, screen }: Pick<Recipe['plates'][number], 'printed' | 'screen'>): boolean =>
-  printed && screen.kind !== 'threshold';
+export const isOnTarget = ({
+  printed,
+  screen,
+}: Pick<Recipe['plates'][number], 'printed' | 'screen'>): boolean => printed && screen.kind !== 'threshold';
 
 /** Inks of a job that a target is made of: each in the screen of its first plate. */
 export function targetInks(recipe: Pick<Recipe, 'plates' | 'inks'>): CalibratedInk[] {

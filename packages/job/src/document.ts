@@ -10,7 +10,7 @@ import {
 import type { NoticeId } from './notices.ts';
 
 /** The version this program writes. */
-export const VERSION = 9;
+export const VERSION = 10;
 
 /** How films are made. */
 export interface FilmSettings extends FilmOptions {

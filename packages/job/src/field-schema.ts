@@ -16,22 +16,34 @@ export const curveSchema = Joi.array()
   .required()
   .messages({ 'curve.order': 'The points of a curve must stand in order, no two at the same tone.' });
 
+/** Most places of a stroke. */
+export const MOST_POINTS = 4000;
+
+/** True for whole numbers, three for each place, whose sums stay within what a brush can reach. */
+function isStroke(points: readonly unknown[]): boolean {
+  if (points.length % 3 !== 0) return false;
+  const [x, y, pressure] = [
+    { least: -1e6, most: 1e6, at: 0 },
+    { least: -1e7, most: 1e7, at: 0 },
+    { least: 0, most: 100, at: 0 },
+  ];
+  return points.every((step, i) => {
+    const one = [x, y, pressure][i % 3];
+    if (!Number.isInteger(step)) return false;
+    one.at += step as number;
+    return one.at >= one.least && one.at <= one.most;
+  });
+}
 const stroke = Joi.object({
   points: Joi.array()
-    .items(
-      Joi.array().ordered(
-        Joi.number().min(-10).max(10).required(),
-        Joi.number().min(-100).max(100).required(),
-        Joi.number().min(0).max(1).required(),
-      ),
-    )
-    .min(1)
-    .max(4000)
+    .min(3)
+    .max(3 * MOST_POINTS)
+    .custom((points: unknown[], helpers) => (isStroke(points) ? points : helpers.error('stroke.points')))
     .required(),
   radius: Joi.number().greater(0).max(2).required(),
   strength: Joi.number().min(-100).max(100).required(),
   softness: percent,
-});
+}).messages({ 'stroke.points': 'The places of a stroke are not right.' });
 
 /** Strokes of a brush. */
 export const strokesSchema = Joi.array().items(stroke).max(500).required();

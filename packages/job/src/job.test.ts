@@ -1,4 +1,4 @@
-import { newScreen, STEP_KINDS, startOf, type PictureContent } from '@brachytone/core';
+import { newScreen, pointsOf, STEP_KINDS, startOf, type PictureContent } from '@brachytone/core';
 import fc from 'fast-check';
 import {
   addedOriginal,
@@ -293,9 +293,58 @@ describe('reading documents', () => {
       { from: 6, migrate: (document: Record<string, unknown>) => document },
       { from: 7, migrate: (document: Record<string, unknown>) => document },
       { from: 8, migrate: (document: Record<string, unknown>) => document },
+      { from: 9, migrate: (document: Record<string, unknown>) => document },
     ];
     expect(readDocument(older, migrations)).toEqual(good);
     expect(() => readDocument({ ...older, version: -2 }, migrations)).toThrow('version -2 cannot be read');
+  });
+});
+
+describe('version 9', () => {
+  const points = [
+    [0.2, 0.3, 1],
+    [0.25, 0.31, 0.5],
+    [0.3, 0.3, 1],
+  ];
+  const old = { points, radius: 0.1, strength: -100, softness: 20 };
+  const packed = [20000, 30000, 100, 5000, 1000, -50, 5000, -1000, 50];
+  it('had three numbers for each place of a stroke: they are packed wherever strokes are', () => {
+    const { recipe } = good;
+    const [original] = recipe.originals;
+    const before = {
+      ...good,
+      version: 9,
+      recipe: {
+        ...recipe,
+        originals: [
+          {
+            ...original,
+            tone: {
+              ...original.tone,
+              steps: [{ id: 'b', kind: 'brush', on: true, settings: { strokes: [old] } }],
+            },
+          },
+        ],
+        plates: recipe.plates.map((plate) => ({ ...plate, strokes: [old, old] })),
+      },
+    };
+    const now = readDocument(before).recipe;
+    expect(now.plates[0].strokes.map((stroke) => stroke.points)).toEqual([packed, packed]);
+    expect(now.originals[0].tone.steps[0].settings.strokes).toEqual([{ ...old, points: packed }]);
+    expect(pointsOf(now.plates[0].strokes[0])).toEqual(points);
+  });
+  it.each([
+    ['too few numbers', [20000, 30000]],
+    ['parts of a step', [20000, 30000.5, 100]],
+    ['a pressure over full', [20000, 30000, 60, 0, 0, 60]],
+    ['a place out of reach', [900_000, 0, 100, 900_000, 0, 0]],
+    ['none', []],
+  ])('a stroke with %s is refused', (_, wrong) => {
+    const recipe = {
+      ...good.recipe,
+      plates: good.recipe.plates.map((plate) => ({ ...plate, strokes: [{ ...old, points: wrong }] })),
+    };
+    expect(() => readDocument({ ...good, recipe })).toThrow(UnreadableDocument);
   });
 });
 

@@ -1,5 +1,5 @@
 import { LABEL_TYPEFACE } from './typefaces.ts';
-import { hexToLab, screenKind } from '@brachytone/core';
+import { hexToLab, packedPoints, screenKind, type StrokePoint } from '@brachytone/core';
 import type { Migration } from './migrate.ts';
 
 type Any = Record<string, never>;
@@ -237,4 +237,19 @@ export const MIGRATIONS: readonly Migration[] = [
       recipe: { ...(document.recipe as object), marks: { font: LABEL_TYPEFACE, uses: [] } },
     }),
   },
+  {
+    // Up to version 9 each place of a stroke was three numbers of its own.
+    from: 9,
+    migrate: (document) => withPackedStrokes(document) as Record<string, unknown>,
+  },
 ];
+
+/** The same with all strokes in it packed, wherever they are. */
+export function withPackedStrokes(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(withPackedStrokes);
+  if (typeof value !== 'object' || value === null) return value;
+  const { points, radius, softness } = value as { points?: unknown; radius?: unknown; softness?: unknown };
+  if (radius !== undefined && softness !== undefined && Array.isArray(points) && Array.isArray(points[0]))
+    return { ...value, points: packedPoints(points as StrokePoint[]) };
+  return Object.fromEntries(Object.entries(value).map(([name, one]) => [name, withPackedStrokes(one)]));
+}

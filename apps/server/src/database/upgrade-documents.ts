@@ -1,6 +1,14 @@
 import { randomUUID } from 'node:crypto';
-import { readDocument, UnreadableDocument, VERSION, type JobDocument, type RunFilm } from '@brachytone/job';
-import { and, eq, sql } from 'drizzle-orm';
+import {
+  readDocument,
+  UnreadableDocument,
+  VERSION,
+  withPackedStrokes,
+  type JobDocument,
+  type Preparation,
+  type RunFilm,
+} from '@brachytone/job';
+import { and, eq, isNotNull, sql } from 'drizzle-orm';
 import type { Database, Queries } from './database.ts';
 import {
   jobs,
@@ -37,6 +45,27 @@ export async function upgradeDocuments({ queries }: Database): Promise<void> {
       );
       await tx.update(runs).set({ films: named }).where(eq(runs.id, id));
     }
+    // What jobs that share a film were is in the run as well.
+    for (const { id, gang } of await tx.select().from(runs).where(isNotNull(runs.gang))) {
+      if (!gang || gang.documents.every(({ version }) => version === VERSION)) continue;
+      const now = gang.documents.map((document) => read(document));
+      const sound = now.filter((document) => typeof document !== 'string');
+      // Without all of them it can be looked at, and not made again.
+      if (sound.length === now.length)
+        await tx
+          .update(runs)
+          .set({ gang: { ...gang, documents: sound } })
+          .where(eq(runs.id, id));
+    }
+    // Up to document version 9 a stroke's places were three numbers each, in preparations that were kept too.
+    for (const { id, item } of await tx
+      .select()
+      .from(shelf)
+      .where(and(eq(shelf.kind, 'preparation'), sql`jsonb_path_exists(${shelf.item}, '$.**.strokes[0]')`)))
+      await tx
+        .update(shelf)
+        .set({ item: withPackedStrokes(item) as Preparation })
+        .where(eq(shelf.id, id));
     // And a stock's Yule–Nielsen factor had another name.
     await tx
       .update(shelf)

@@ -67,11 +67,14 @@ export interface StrokesField {
 }
 
 /**
- * A stroke painted on a picture. Places and radius are shares of the picture's width; y counts from its top. Pressure is
- * 0–1. Strength in percent of full ink: above 0 darkens, below 0 lightens.
+ * A stroke painted on a picture. Places and radius are shares of the picture's width; y counts from its top. Strength in percent of full ink: above 0 darkens, below 0 lightens.
  */
 export interface Stroke {
-  readonly points: readonly (readonly [x: number, y: number, pressure: number])[];
+  /**
+   * Its places one after another, three numbers each: x and y in 1/100 000 of the width, pressure in percent; but for the first what they differ by from the
+   * one before (`tone/stroke-points.ts`).
+   */
+  readonly points: readonly number[];
   readonly radius: number;
   readonly strength: number;
   /** Share of the radius over which the brush fades, in percent. */

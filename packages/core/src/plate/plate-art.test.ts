@@ -1,3 +1,4 @@
+import { packedPoints } from '../tone/stroke-points.ts';
 import { bitAt, countInk, type Bits } from '../raster/bits.ts';
 import type { Region } from '../raster/region.ts';
 import { SOLID } from '../raster/plane.ts';
@@ -239,7 +240,7 @@ describe('highlights parted from a base', () => {
 
 describe('touch-up', () => {
   const stroke = (strength: number) => ({
-    points: [[0.5, 0.5, 1] as const],
+    points: packedPoints([[0.5, 0.5, 1]]),
     radius: 0.1,
     strength,
     softness: 0,
@@ -353,7 +354,7 @@ describe('routes to the plates', () => {
         ink: 'ink-2',
         from: 40,
         to: 60,
-        strokes: [{ points: [[0.25, 0.5, 1] as const], radius: 0.2, strength: 100, softness: 0 }],
+        strokes: [{ points: packedPoints([[0.25, 0.5, 1]]), radius: 0.2, strength: 100, softness: 0 }],
       },
     ];
     const route: Route = { kind: 'bands', at: [30, 70], inks: [null, 'ink-1', 'ink-2'], painted };
@@ -395,7 +396,15 @@ it('edges that are spread, painted or knocked out leave as outlines of the film,
 
 it('any region of a plate that is worked on is that part of the whole, bit for bit', () => {
   const strokes = [
-    { points: [[0.3, 0.3, 1] as const, [0.7, 0.6, 1] as const], radius: 0.06, strength: -100, softness: 40 },
+    {
+      points: packedPoints([
+        [0.3, 0.3, 1],
+        [0.7, 0.6, 1],
+      ]),
+      radius: 0.06,
+      strength: -100,
+      softness: 40,
+    },
   ];
   const screen = newScreen('dots', { ruling: 33, angle: 20 });
   const scene = square(90, {

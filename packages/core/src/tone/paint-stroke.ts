@@ -1,6 +1,7 @@
 import { mapPoint, type Affine } from '../raster/affine.ts';
 import { SOLID, type Plane } from '../raster/plane.ts';
 import type { Stroke } from '../base/field.ts';
+import { pointsOf } from './stroke-points.ts';
 
 /**
  * Paints a stroke on a plane. Within one stroke the brush does not add to itself.
@@ -9,7 +10,7 @@ import type { Stroke } from '../base/field.ts';
  */
 export function paintStroke(plane: Plane, stroke: Stroke, map: Affine): void {
   const reach = stroke.radius * Math.sqrt(map.xx * map.xx + map.yx * map.yx);
-  const points = stroke.points.map(([px, py, pressure]) => {
+  const points = pointsOf(stroke).map(([px, py, pressure]) => {
     const { x, y } = mapPoint(map, px, py);
     return [x, y, pressure] as const;
   });

@@ -4,16 +4,23 @@ import {
   boxToPicture,
   inverse,
   mapPoint,
+  MM_PER_INCH,
+  packedPoints,
+  pointsOf,
   scaled,
+  thinned,
   sheetToBox,
   type Affine,
   type OriginalRecipe,
   type Stroke,
+  type StrokePoint,
   present,
 } from '@brachytone/core';
+import { MOST_POINTS } from '@brachytone/job';
 import { useRef, useState, type PointerEvent } from 'react';
 import { useAppSelector } from '../../store/store.ts';
 import { useFiles } from '../../store/use-files.ts';
+import { useDocument } from '../../store/use-job.ts';
 import { useEditOriginal, useOriginal } from '../../store/use-original.ts';
 import type { Lie } from './geometry.ts';
 import { Overlay } from './overlay.tsx';
@@ -21,7 +28,6 @@ import { useHeights } from './place-handles.tsx';
 
 /** A stroke takes a new point after so much of the brush's radius. */
 const SPACING = 0.2;
-const MOST_POINTS = 4000;
 
 /** From the sheet (mm) to an original's picture, in shares of the picture's width. */
 export function useSheetToPicture(original: OriginalRecipe | undefined): Affine | undefined {
@@ -50,8 +56,9 @@ interface BrushProps {
 /** Takes strokes of the brush on the table, and shows the one that is picked. */
 export function BrushLayer({ lie, ratio, toShares, strokes, onStroke }: BrushProps) {
   const { brush, stroke: picked } = useAppSelector((state) => state.view);
+  const { sheet } = useDocument().recipe;
   const svg = useRef<SVGSVGElement>(null);
-  const drawing = useRef<{ gesture: string; points: [number, number, number][] }>(undefined);
+  const drawing = useRef<{ gesture: string; points: StrokePoint[] }>(undefined);
   const [pointer, setPointer] = useState<{ x: number; y: number }>();
   const scale = lie.scale / ratio;
   const toSheet = inverse(toShares);
@@ -62,25 +69,29 @@ export function BrushLayer({ lie, ratio, toShares, strokes, onStroke }: BrushPro
     const bounds = boundsOf(svg);
     return { x: event.clientX - bounds.left, y: event.clientY - bounds.top };
   };
-  const pointOf = (event: PointerEvent): [number, number, number] => {
+  const pointOf = (event: PointerEvent): StrokePoint => {
     const { x, y } = place(event);
     const share = mapPoint(toShares, x / scale, y / scale);
     const pressure = event.pointerType === 'pen' ? Math.max(0.05, event.pressure) : 1;
-    return [
-      Math.round(share.x * 1e5) / 1e5,
-      Math.round(share.y * 1e5) / 1e5,
-      Math.round(pressure * 100) / 100,
-    ];
+    return [share.x, share.y, pressure];
   };
+  const drawn = (points: readonly StrokePoint[]): Stroke => ({
+    points: packedPoints(points),
+    radius,
+    strength: brush.strength,
+    softness: brush.softness,
+  });
   const keep = () => {
     const { gesture, points } = present(drawing.current, 'stroke');
-    const stroke: Stroke = {
-      points: points.map((point) => [...point] as const),
-      radius,
-      strength: brush.strength,
-      softness: brush.softness,
-    };
-    onStroke(stroke, points.length === 1, gesture);
+    onStroke(drawn(points), points.length === 1, gesture);
+  };
+  /** What is drawn is kept with as few places as paint the same film. */
+  const end = () => {
+    const { current } = drawing;
+    drawing.current = undefined;
+    if (!current || current.points.length < 3) return;
+    const halfPixel = MM_PER_INCH / sheet.resolution / 2 / wide;
+    onStroke(thinned(drawn(current.points), halfPixel), false, current.gesture);
   };
   const begin = (event: PointerEvent) => {
     if (event.button !== 0) return;
@@ -112,13 +123,13 @@ export function BrushLayer({ lie, ratio, toShares, strokes, onStroke }: BrushPro
       className="cursor-none touch-none"
       onDown={begin}
       onMove={move}
-      onEnd={() => (drawing.current = undefined)}
+      onEnd={end}
       onLeave={() => setPointer(undefined)}
     >
       <rect width="100%" height="100%" fill="transparent" />
       {shown && (
         <polyline
-          points={shown.points
+          points={pointsOf(shown)
             .map(([x, y]) => mapPoint(toSheet, x, y))
             .map(({ x, y }) => `${x * scale},${y * scale}`)
             .join(' ')}

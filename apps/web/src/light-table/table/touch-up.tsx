@@ -1,4 +1,14 @@
-import { after, inverse, mapPoint, moved, scaled, type Affine, type Stroke, present } from '@brachytone/core';
+import {
+  after,
+  inverse,
+  mapPoint,
+  moved,
+  pointsOf,
+  scaled,
+  type Affine,
+  type Stroke,
+  present,
+} from '@brachytone/core';
 import { edit } from '../../store/job-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';
@@ -110,21 +120,23 @@ function Strokes({
   if (strokes.length === 0) return null;
   return (
     <Overlay svg={svg} lie={lie} ratio={ratio} label="Strokes in ruby">
-      {strokes.map(({ points, radius, strength }, i) => (
-        <polyline
-          key={i}
-          points={[...points, points[points.length - 1]]
-            .map(([x, y]) => mapPoint(toSheet, x, y))
-            .map(({ x, y }) => `${x * scale},${y * scale}`)
-            .join(' ')}
-          fill="none"
-          stroke="#a81f3d"
-          strokeOpacity={strength < 0 ? 0.4 : 0.18}
-          strokeWidth={Math.max(2, radius * wide * scale * 2)}
-          strokeLinecap="round"
-          strokeLinejoin="round"
-        />
-      ))}
+      {strokes
+        .map((stroke) => ({ ...stroke, places: pointsOf(stroke) }))
+        .map(({ places, radius, strength }, i) => (
+          <polyline
+            key={i}
+            points={[...places, ...places.slice(-1)]
+              .map(([x, y]) => mapPoint(toSheet, x, y))
+              .map(({ x, y }) => `${x * scale},${y * scale}`)
+              .join(' ')}
+            fill="none"
+            stroke="#a81f3d"
+            strokeOpacity={strength < 0 ? 0.4 : 0.18}
+            strokeWidth={Math.max(2, radius * wide * scale * 2)}
+            strokeLinecap="round"
+            strokeLinejoin="round"
+          />
+        ))}
     </Overlay>
   );
 }

@@ -1,3 +1,4 @@
+import { packedPoints } from '../../tone/stroke-points.ts';
 import { buildPyramid } from '../../raster/pyramid.ts';
 import type { Picture } from '../../raster/picture.ts';
 import { greyPicture } from '../../testing.ts';
@@ -62,7 +63,7 @@ describe('a cut-out', () => {
   });
   it('by hand keeps and takes away what is painted, after all else', () => {
     const stroke = (strength: number, at: number) => ({
-      points: [[at, 0.5, 1] as const],
+      points: packedPoints([[at, 0.5, 1]]),
       radius: 0.1,
       strength,
       softness: 0,

@@ -1,3 +1,4 @@
+import { packedPoints } from '../../tone/stroke-points.ts';
 import { bitAt, countInk, cropBits, type Bits } from '../../raster/bits.ts';
 import type { Region } from '../../raster/region.ts';
 import { filmFrame } from '../../recipe/frame.ts';
@@ -136,7 +137,10 @@ describe('a fade', () => {
   });
   it('takes dots painted in and out', () => {
     const stroke = (x: number, strength: number) => ({
-      points: [[x, 0.2, 1] as const, [x, 0.8, 1] as const],
+      points: packedPoints([
+        [x, 0.2, 1],
+        [x, 0.8, 1],
+      ]),
       radius: 0.1,
       strength,
       softness: 0,

@@ -1,3 +1,4 @@
+import { packedPoints, pointsOf } from '../stroke-points.ts';
 import { greyPicture, toneOf, toneStep } from '../../testing.ts';
 import { cutRows } from '../../raster/rows.ts';
 import { pictureSource } from '../picture-source.ts';
@@ -12,10 +13,10 @@ const picture = greyPicture(
   (x, y) => 128 + 90 * Math.sin(x / 9 + y / 13) + ((x * 31 + y * 17) % 23),
 );
 const stroke: Stroke = {
-  points: [
+  points: packedPoints([
     [0.2, 0.3, 1],
     [0.7, 1.4, 0.5],
-  ],
+  ]),
   radius: 0.2,
   strength: -60,
   softness: 70,
@@ -146,10 +147,10 @@ describe('what they do', () => {
     const row = (strokes: Stroke[], y: number) =>
       toneRows(pictureSource(flat, 1, 300), toneOf(toneStep('brush', { strokes }))).row(y);
     const line: Stroke = {
-      points: [
+      points: packedPoints([
         [0.2, 0.5, 1],
         [0.8, 0.5, 1],
-      ],
+      ]),
       radius: 0.1,
       strength: -50,
       softness: 50,
@@ -158,7 +159,10 @@ describe('what they do', () => {
     expect(row([line], 50)[50]).toBe(full / 2);
     expect(row([line], 57)[50]).toBeGreaterThan(full / 2);
     expect(row([line], 61)[50]).toBe(full);
-    const back: Stroke = { ...line, points: [...line.points, ...line.points.toReversed()] };
+    const back: Stroke = {
+      ...line,
+      points: packedPoints([...pointsOf(line), ...pointsOf(line).toReversed()]),
+    };
     expect(row([back], 50)[50]).toBe(full / 2);
     expect(row([line, line], 50)[50]).toBe(full / 4);
   });
