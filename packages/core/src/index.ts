@@ -131,6 +131,7 @@ export { frameOf, filmFrame } from './recipe/frame.ts';
 export type { Mix } from './recipe/mix.ts';
 export { plainPlate, WHITE_STOCK } from './recipe/plain-plate.ts';
 export type {
+  Tint,
   Crop,
   Placement,
   LineWork,

@@ -1,5 +1,6 @@
 import { cutText } from './text-schema.ts';
 import {
+  latticeOf,
   MOTIFS,
   newScreen,
   type ColourDots,
@@ -21,7 +22,7 @@ import {
 } from '@brachytone/core';
 import { VERSION, type JobDocument } from './document.ts';
 import { LABEL_TYPEFACE } from './typefaces.ts';
-import { cropToSheet, placeOnSheet, printedArea, type Page } from './placing.ts';
+import { cropToSheet, placeOnSheet, printedArea, sheetFor, type Page } from './placing.ts';
 
 /** Colour dots as an original first gets them. */
 export const NEW_COLOUR_DOTS: ColourDots = {
@@ -137,6 +138,19 @@ export function newGradient(id: string, ink: string, sheet: Page): OriginalRecip
   };
 }
 
+/** A tint that fills the sheet, solid. */
+export const newTint = (id: string, ink: string, sheet: Page): OriginalRecipe => {
+  const { x, y, width, height } = printedArea(sheet);
+  return {
+    id,
+    name: 'Flat tint',
+    content: { kind: 'tint', tone: 100, ratio: height / width },
+    placement: { x, y, width, turn: 0, mirrored: false },
+    ...PLAIN,
+    route: inkRoute(ink),
+  };
+};
+
 /** Solid lettering in the middle of the sheet, two thirds as wide. */
 export function newLettering(
   id: string,
@@ -205,35 +219,42 @@ export const NEW_MIX: Mix = {
   strength: 50,
 };
 
-/** A job on an A4 sheet turned the file's way, in black on white: filled by a picture, or with line art in its middle. */
+/** A job with nothing on its sheet: black on white. */
+export const emptyJob = (name: string, sheet: Page): JobDocument => ({
+  version: VERSION,
+  name,
+  recipe: {
+    sheet: { width: sheet.width, height: sheet.height, bleed: 0, resolution: 1200 },
+    stock: WHITE_STOCK,
+    originals: [],
+    inks: [{ id: 'ink-1', name: 'Black', lab: [9.5, 0.4, 0.6], opacity: 0, fountain: null }],
+    overprints: [],
+    plates: [plainPlate('plate-1', 'ink-1', DEFAULT_SCREEN)],
+    press: null,
+    marks: NO_MARKS,
+  },
+  films: {
+    format: 'tiff-group4',
+    together: false,
+    mirrored: false,
+    negative: false,
+    smooth: 0,
+    outlines: 'pure',
+    pages: 'composite',
+    panels: null,
+    ppi: 300,
+    depth: 8,
+  },
+  notices: [],
+});
+
+/** A job in black on white: a picture whole, on a sheet of its shape; or line art in the middle of an A4 sheet turned its way. */
 export function newJob(picture: PictureFacts, kind: 'picture' | 'drawing' = 'picture'): JobDocument {
   const wide = picture.width > picture.height;
-  const sheet = { width: wide ? 297 : 210, height: wide ? 210 : 297, bleed: 0, resolution: 1200 };
-  return {
-    version: VERSION,
-    name: jobName(picture.name),
-    recipe: {
-      sheet,
-      stock: WHITE_STOCK,
-      originals: [(kind === 'drawing' ? newDrawing : newOriginal)('original-1', 'ink-1', sheet, picture)],
-      inks: [{ id: 'ink-1', name: 'Black', lab: [9.5, 0.4, 0.6], opacity: 0, fountain: null }],
-      overprints: [],
-      plates: [plainPlate('plate-1', 'ink-1', DEFAULT_SCREEN)],
-      press: null,
-      marks: NO_MARKS,
-    },
-    films: {
-      format: 'tiff-group4',
-      together: false,
-      mirrored: false,
-      negative: false,
-      smooth: 0,
-      outlines: 'pure',
-      pages: 'composite',
-      panels: null,
-      ppi: 300,
-      depth: 8,
-    },
-    notices: [],
-  };
+  const a4 = { width: wide ? 297 : 210, height: wide ? 210 : 297 };
+  const ruling = latticeOf(DEFAULT_SCREEN)?.ruling ?? 0;
+  const sheet = kind === 'drawing' ? a4 : sheetFor(picture, ruling);
+  const original = (kind === 'drawing' ? newDrawing : newOriginal)('original-1', 'ink-1', sheet, picture);
+  const job = emptyJob(jobName(picture.name), sheet);
+  return { ...job, recipe: { ...job.recipe, originals: [original] } };
 }

@@ -26,6 +26,7 @@ export * from './calibration-schema.ts';
 export * from './calibration-of-job.ts';
 export * from './shelf-schema.ts';
 export * from './defaults.ts';
+export * from './job-like.ts';
 export * from './pictures.ts';
 export * from './gang.ts';
 export * from './papers.ts';

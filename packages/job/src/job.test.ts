@@ -1,11 +1,26 @@
-import { newScreen, pointsOf, STEP_KINDS, startOf, type PictureContent } from '@brachytone/core';
+import {
+  newScreen,
+  packedPoints,
+  pointsOf,
+  STEP_KINDS,
+  startOf,
+  type PictureContent,
+} from '@brachytone/core';
 import fc from 'fast-check';
 import {
   addedOriginal,
   cropToSheet,
+  darkestInk,
+  emptyJob,
+  fillsSheet,
+  jobLike,
+  NEW_FADE,
   newDrawing,
   newGradient,
   newJob,
+  newOriginal,
+  newTint,
+  pictureLike,
   placeOnSheet,
   readDocument,
   recrop,
@@ -67,13 +82,98 @@ describe('a new job', () => {
     const { placement } = originals[2];
     expect(placement.x + placement.width / 2).toBeCloseTo(sheet.width / 2, 9);
   });
-  it('stands the picture’s way and is filled by it', () => {
-    expect(good.recipe.sheet).toMatchObject({ width: 210, height: 297 });
-    expect(newJob({ ...picture, width: 5000 }).recipe.sheet).toMatchObject({ width: 297, height: 210 });
-    const [{ content, placement }] = good.recipe.originals;
-    const { crop } = content as PictureContent;
-    expect(placement).toMatchObject({ x: 0, y: 0, width: 210 });
-    expect((crop.width * 3000) / (crop.height * 4000)).toBeCloseTo(210 / 297, 9);
+  it('has a sheet of the picture’s shape, which the picture fills whole', () => {
+    expect(good.recipe.sheet).toMatchObject({ width: 222.8, height: 297 });
+    expect(newJob({ ...picture, width: 5000 }).recipe.sheet).toMatchObject({ width: 297, height: 237.6 });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 300, max: 20_000 }),
+        fc.integer({ min: 300, max: 20_000 }),
+        (width, height) => {
+          fc.pre(Math.max(width, height) / Math.min(width, height) < 10);
+          const { sheet, originals } = newJob({ ...picture, width, height }).recipe;
+          const { crop } = originals[0].content as PictureContent;
+          // Sides are whole tenths of a millimetre: half of one for each side is cut off at most.
+          const most = 0.0501 / sheet.width + 0.0501 / sheet.height;
+          expect(1 - crop.width).toBeLessThan(most);
+          expect(1 - crop.height).toBeLessThan(most);
+          expect(fillsSheet(sheet, originals[0], sheet.height)).toBe(true);
+          expect(Math.max(sheet.width, sheet.height)).toBeLessThanOrEqual(297);
+        },
+      ),
+    );
+  });
+  it('is smaller where the picture has too few pixels for the ruling', () => {
+    // 30 lines an inch, one and a half pixels each: 450 pixels are ten inches.
+    expect(newJob({ ...picture, width: 450, height: 225 }).recipe.sheet).toMatchObject({
+      width: 254,
+      height: 127,
+    });
+    expect(newJob({ ...picture, width: 5, height: 5 }).recipe.sheet).toMatchObject({ width: 20, height: 20 });
+  });
+  it('can begin with nothing, or with a tint', () => {
+    const empty = emptyJob('Untitled', { width: 100, height: 50 });
+    expect(readDocument(structuredClone(empty))).toEqual(empty);
+    const tint = newTint('original-1', 'ink-1', { ...empty.recipe.sheet, bleed: 3 });
+    expect(tint.placement).toMatchObject({ x: -3, y: -3, width: 106 });
+    const document = { ...empty, recipe: { ...empty.recipe, originals: [tint] } };
+    expect(readDocument(structuredClone(document))).toEqual(document);
+  });
+  it('can have another job’s settings: what was painted by hand there, and its files, stay there', () => {
+    const [first] = good.recipe.originals;
+    const stroke = { points: packedPoints([[0.5, 0.5, 1]]), radius: 0.1, strength: 50, softness: 0 };
+    const invert = { id: 'i', kind: 'invert', on: true, settings: {} };
+    const brush = { id: 'b', kind: 'brush', on: true, settings: { strokes: [stroke] } };
+    const inks = [
+      { ...good.recipe.inks[0], id: 'light', name: 'Straw', lab: [90, 0, 40] as const },
+      { ...good.recipe.inks[0], id: 'dark', name: 'Soot' },
+    ];
+    const model: JobDocument = {
+      ...good,
+      recipe: {
+        ...good.recipe,
+        inks,
+        plates: inks.map(({ id }, i) => ({
+          ...good.recipe.plates[0],
+          id: `plate-${i + 1}`,
+          ink: id,
+          strokes: [stroke],
+        })),
+        originals: [
+          {
+            ...first,
+            route: { kind: 'ink', ink: 'light' },
+            tone: { ...first.tone, steps: [invert, brush] } as typeof first.tone,
+            fade: { ...NEW_FADE, strokes: [stroke] },
+          },
+        ],
+      },
+    };
+    expect(darkestInk(model.recipe)).toBe('dark');
+    const file = {
+      sha256: 'b'.repeat(64),
+      name: 'marsh.png',
+      width: 4000,
+      height: 2000,
+      kind: 'picture' as const,
+    };
+    const made = pictureLike(model, file);
+    expect(readDocument(structuredClone(made))).toEqual(made);
+    const [original] = made.recipe.originals;
+    expect(made.name).toBe('marsh');
+    expect(made.recipe.sheet).toMatchObject({ width: 297, height: 148.5, resolution: 1200 });
+    expect(made.recipe.inks).toEqual(inks);
+    expect(made.recipe.plates.every(({ strokes }) => strokes.length === 0)).toBe(true);
+    expect(original.content).toMatchObject({ picture: file.sha256 });
+    expect(original.route).toEqual({ kind: 'ink', ink: 'light' });
+    expect(original.tone.steps).toEqual([invert]);
+    expect(original.fade?.strokes).toEqual([]);
+    const drawn = pictureLike(model, { ...file, kind: 'drawing' });
+    expect(drawn.recipe.sheet).toEqual(model.recipe.sheet);
+    expect(jobLike(model, 'Bare', { width: 50, height: 60 }, null).recipe).toMatchObject({
+      originals: [],
+      sheet: { width: 50, height: 60 },
+    });
   });
 });
 
@@ -386,7 +486,7 @@ describe('placing', () => {
   });
   it('a crop changed keeps a full sheet full, and anything else at its scale and place', () => {
     const sheet = { width: 210, height: 297 };
-    const [full] = good.recipe.originals;
+    const full = newOriginal('o', 'ink-1', sheet, picture);
     const crop = { x: 0.2, y: 0.1, width: 0.4, height: 0.3, turn: 0 };
     const refilled = recrop(full, sheet, picture, crop);
     expect(refilled.placement.width).toBeCloseTo(210, 9);

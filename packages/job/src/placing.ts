@@ -1,4 +1,5 @@
 import {
+  MM_PER_INCH,
   placedHeight,
   type Crop,
   type OriginalRecipe,
@@ -42,6 +43,39 @@ export function placeOnSheet(sheet: Page, picture: Size, crop: Pick<Crop, 'width
   return {
     x: (sheet.width - width) / 2,
     y: (sheet.height - width / shape) / 2,
+    width,
+    turn: 0,
+    mirrored: false,
+  };
+}
+
+/** Longest side of a sheet that takes a picture's shape, mm. */
+const LONGEST = 297;
+const SHORTEST = 20;
+
+/**
+ * A sheet of a picture's shape: nothing of it is cut off.
+ *
+ * @param longest side, mm; it is shorter where the picture would have fewer than one and a half pixels for each line of the ruling
+ * @param ruling  lpi
+ */
+export function sheetFor(picture: Size, ruling: number, longest = LONGEST): Size {
+  const most = Math.max(picture.width, picture.height);
+  const sharp = ruling > 0 ? (most / (1.5 * ruling)) * MM_PER_INCH : Infinity;
+  const long = Math.max(SHORTEST, Math.min(longest, sharp));
+  const tenths = (length: number) => Math.max(SHORTEST / 2, Math.round((length * long * 10) / most) / 10);
+  return { width: tenths(picture.width), height: tenths(picture.height) };
+}
+
+/** A box of a shape, as large as another box allows, in its middle. */
+export function placeWithin(
+  box: Size & { readonly x: number; readonly y: number },
+  shape: number,
+): Placement {
+  const width = Math.min(box.width, box.height * shape);
+  return {
+    x: box.x + (box.width - width) / 2,
+    y: box.y + (box.height - width / shape) / 2,
     width,
     turn: 0,
     mirrored: false,
@@ -116,7 +150,7 @@ export function refit(
     if (content.kind === 'picture' && !picture) return original;
     const height = placedHeight(original, picture);
     if (fillsSheet(before, original, height)) {
-      if (content.kind === 'gradient') {
+      if (content.kind === 'gradient' || content.kind === 'tint') {
         const area = printedArea(after);
         return {
           ...original,

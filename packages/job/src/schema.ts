@@ -102,6 +102,12 @@ const gradient = Joi.object({
   limit: percent,
 });
 
+const tint = Joi.object({
+  kind: Joi.valid('tint').required(),
+  tone: percent,
+  ratio: between(LIMITS.ratio),
+});
+
 const edge = Joi.object({
   width: between(LIMITS.edge),
   paint: Joi.valid('solid', 'bare').required(),
@@ -166,10 +172,11 @@ const original = Joi.object({
       { is: 'picture', then: picture.required() },
       { is: 'drawing', then: drawing.required() },
       { is: 'gradient', then: gradient.required() },
+      { is: 'tint', then: tint.required() },
       { is: 'lettering', then: lettering.required() },
     ],
     otherwise: Joi.object({
-      kind: Joi.valid('picture', 'drawing', 'gradient', 'lettering').required(),
+      kind: Joi.valid('picture', 'drawing', 'gradient', 'tint', 'lettering').required(),
     }).required(),
   }),
   placement: Joi.object({

@@ -8,6 +8,7 @@ import { sentenceOf } from '../store/api.ts';
 import { useJobs } from '../store/use-jobs.ts';
 import type { JobsWish } from '@brachytone/job';
 import { JobCard } from './job-card.tsx';
+import { NewJob } from './new-job.tsx';
 import { SetAside } from './set-aside.tsx';
 import { useStartJob } from './use-start-job.ts';
 
@@ -21,6 +22,9 @@ export function JobBoard() {
   const [over, setOver] = useState(false);
   const { start, busy } = useStartJob();
   const chooser = useRef<HTMLInputElement>(null);
+  const [asking, setAsking] = useState(false);
+  /** The job whose settings the file that is being chosen is to have. */
+  const like = useRef<string>(undefined);
   const choose = () => chooser.current?.click();
   const { jobs: shown, away: putAwayCount, error, isLoading, more } = useJobs({ away, find, order });
   const onDrag = (event: DragEvent, inside: boolean) => {
@@ -48,7 +52,7 @@ export function JobBoard() {
           value={find}
           onChange={(event) => setFind(event.target.value)}
         />
-        <Button kind="main" onClick={choose}>
+        <Button kind="main" onClick={() => setAsking(true)}>
           New job
         </Button>
       </TopBar>
@@ -60,10 +64,21 @@ export function JobBoard() {
           accept={STARTS}
           aria-label="Choose a picture"
           onChange={(event) => {
-            start([...(event.target.files ?? [])]);
+            start([...(event.target.files ?? [])], like.current);
+            like.current = undefined;
             event.target.value = '';
           }}
         />
+        {asking && (
+          <NewJob
+            close={() => setAsking(false)}
+            choose={(job) => {
+              like.current = job;
+              setAsking(false);
+              choose();
+            }}
+          />
+        )}
         <section
           aria-label="Start a job"
           className={`flex h-[72px] items-center gap-6 border border-dashed px-6 ${over ? 'border-guide bg-white outline-2 outline-guide' : 'border-soft/70 bg-raised'}`}

@@ -1,9 +1,12 @@
+import { pictureLike } from '@brachytone/job';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import {
   sentenceOf,
   useAddOriginalMutation,
+  useCreateJobMutation,
+  useLazyJobQuery,
   useOpenArchiveMutation,
   useStartJobMutation,
 } from '../store/api.ts';
@@ -15,13 +18,19 @@ async function isArchive(file: File): Promise<boolean> {
 }
 
 /** Brings a picture in and opens a new job with it; opens the job of an archive. */
-export function useStartJob(): { start: (files: readonly File[]) => void; busy: string | undefined } {
+export function useStartJob(): {
+  /** @param like the job whose settings it is to have */
+  start: (files: readonly File[], like?: string) => void;
+  busy: string | undefined;
+} {
   const navigate = useNavigate();
   const [addOriginal] = useAddOriginalMutation();
   const [startJob] = useStartJobMutation();
+  const [createJob] = useCreateJobMutation();
+  const [ask] = useLazyJobQuery();
   const [openArchive] = useOpenArchiveMutation();
   const [busy, setBusy] = useState<string>();
-  const run = async (files: readonly File[]) => {
+  const run = async (files: readonly File[], like: string | undefined) => {
     const file = files[0];
     if (!file || busy) return;
     if (files.length > 1) toast(`A job starts from one picture: “${file.name}” was taken.`);
@@ -32,8 +41,14 @@ export function useStartJob(): { start: (files: readonly File[]) => void; busy: 
         void navigate(`/jobs/${job.id}/screens`);
         return;
       }
-      const { sha256 } = await addOriginal(file).unwrap();
-      const job = await startJob({ sha256, name: file.name || 'picture' }).unwrap();
+      const { sha256, ...facts } = await addOriginal(file).unwrap();
+      const name = file.name || 'picture';
+      const job =
+        like === undefined || (facts.kind !== 'picture' && facts.kind !== 'drawing')
+          ? await startJob({ sha256, name }).unwrap()
+          : await createJob(
+              pictureLike((await ask(like).unwrap()).document, { sha256, name, ...facts }),
+            ).unwrap();
       void navigate(`/jobs/${job.id}/screens`);
     } catch (error) {
       toast.error(`“${file.name}”: ${sentenceOf(error)}`);
@@ -41,5 +56,5 @@ export function useStartJob(): { start: (files: readonly File[]) => void; busy: 
       setBusy(undefined);
     }
   };
-  return { start: (files) => void run(files), busy };
+  return { start: (files, like) => void run(files, like), busy };
 }

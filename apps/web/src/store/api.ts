@@ -94,6 +94,10 @@ export const api = createApi({
       query: (picture) => ({ url: 'jobs', method: 'POST', body: { picture } }),
       invalidatesTags: ['jobs'],
     }),
+    createJob: build.mutation<JobWithDocument, JobDocument>({
+      query: (document) => ({ url: 'jobs', method: 'POST', body: { document } }),
+      invalidatesTags: ['jobs'],
+    }),
     openArchive: build.mutation<JobWithDocument, Blob>({
       query: (file) => ({
         url: 'archives',
@@ -321,6 +325,7 @@ export const {
   useJobQuery,
   useLazyJobQuery,
   useStartJobMutation,
+  useCreateJobMutation,
   useOpenArchiveMutation,
   useDuplicateJobMutation,
   usePutAwayMutation,

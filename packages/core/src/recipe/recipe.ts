@@ -66,8 +66,17 @@ export interface DrawingContent {
   readonly ratio: number;
 }
 
+/** One tone all over a box. */
+export interface Tint {
+  readonly kind: 'tint';
+  /** Percent. */
+  readonly tone: number;
+  /** Height of its box over its width. */
+  readonly ratio: number;
+}
+
 /** What an original is made of. */
-export type Content = PictureContent | DrawingContent | Gradient | Lettering;
+export type Content = PictureContent | DrawingContent | Gradient | Tint | Lettering;
 
 /** An original on the sheet, its way to the inks with it. */
 export interface OriginalRecipe {

@@ -4,6 +4,7 @@ import { drawingContent } from './drawing.ts';
 import { gradientContent } from './gradient.ts';
 import { letteringContent } from './lettering.ts';
 import { pictureContent } from './picture.ts';
+import { tintContent } from './tint.ts';
 
 /** Every kind of content. */
 export const CONTENTS: {
@@ -12,6 +13,7 @@ export const CONTENTS: {
   picture: pictureContent,
   drawing: drawingContent,
   gradient: gradientContent,
+  tint: tintContent,
   lettering: letteringContent,
 };
 

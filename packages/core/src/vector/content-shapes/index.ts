@@ -9,11 +9,12 @@ import { drawingShapes } from './drawing.ts';
 import { letteringShapes } from './lettering.ts';
 import { pictureShapes } from './picture.ts';
 
-/** Every kind of content as geometry; gradients have no edges of their own. */
+/** Every kind of content as geometry; gradients and tints have no edges of their own. */
 const SHAPES: { readonly [Kind in Content['kind']]: ContentShapes<Extract<Content, { kind: Kind }>> } = {
   picture: pictureShapes,
   drawing: drawingShapes,
   gradient: { line: () => [] },
+  tint: { line: () => [] },
   lettering: letteringShapes,
 };
 

@@ -1,11 +1,15 @@
-import type { OriginalRecipe } from '@brachytone/core';
+import { MM_PER_INCH, placedHeight, type OriginalRecipe, type Placement } from '@brachytone/core';
 import {
+  darkestInk,
   freeId,
   addedOriginal,
+  LIMITS,
+  placeWithin,
   nameFromFile,
   newDrawing,
   newGradient,
   newLettering,
+  newTint,
   SHIPPED_TYPEFACES,
 } from '@brachytone/job';
 import { Plus } from 'lucide-react';
@@ -16,7 +20,9 @@ import { typefaceOf } from '../../../engine/use-typeface.ts';
 import { sentenceOf, useAddOriginalMutation } from '../../../store/api.ts';
 import { edit } from '../../../store/job-slice.ts';
 import { useAppDispatch } from '../../../store/store.ts';
+import { useFiles } from '../../../store/use-files.ts';
 import { useDocument } from '../../../store/use-job.ts';
+import { useOriginal } from '../../../store/use-original.ts';
 import { pickOriginal } from '../../../store/view-slice.ts';
 import { PICTURES } from '../../../shell/file-kinds.ts';
 
@@ -27,25 +33,52 @@ export function AddOriginal() {
   const chooser = useRef<HTMLInputElement>(null);
   const [addOriginal] = useAddOriginalMutation();
   const [busy, setBusy] = useState('');
+  const picked = useOriginal();
+  const files = useFiles();
   const id = freeId('original', recipe.originals);
-  const ink = recipe.plates[0].ink;
+  const ink = darkestInk(recipe);
   const add = (original: OriginalRecipe) => {
     dispatch(edit(`Add ${original.name}`, (draft) => void draft.recipe.originals.push(original as never)));
     dispatch(pickOriginal(original.id));
+  };
+  /** What is added lies over what is worked on, as large as that; else in the middle, as large as its file says, or as the sheet allows. */
+  const firstPlace = (usual: Placement, shape: number, inches: number | null): Placement => {
+    const { sheet } = recipe;
+    const neighbour =
+      picked && (picked.content.kind === 'picture' || picked.content.kind === 'drawing') ? picked : undefined;
+    if (neighbour) {
+      const { content, placement } = neighbour;
+      const file = content.kind === 'picture' ? files.get(content.picture) : undefined;
+      if (content.kind === 'drawing' || file) {
+        const box = { ...placement, height: placedHeight(neighbour, file) };
+        return { ...placeWithin(box, shape), turn: placement.turn };
+      }
+    }
+    const width = inches === null ? 0 : inches * MM_PER_INCH;
+    if (width < LIMITS.placed.least || width > sheet.width || width / shape > sheet.height) return usual;
+    return { ...usual, width, x: (sheet.width - width) / 2, y: (sheet.height - width / shape) / 2 };
   };
   const addLettering = async (font: string) =>
     add(newLettering(id, ink, recipe.sheet, font, await typefaceOf(font)));
   const bring = async (file: File) => {
     setBusy(file.name);
     try {
-      const { sha256, width, height, kind } = await addOriginal(file).unwrap();
+      const { sha256, width, height, kind, facts } = await addOriginal(file).unwrap();
       const name = nameFromFile(file.name);
       if (kind === 'font') {
         await addLettering(sha256);
         return;
       }
-      const make = kind === 'drawing' ? newDrawing : addedOriginal;
-      add(make(id, ink, recipe.sheet, { sha256, name, width, height }));
+      const made = (kind === 'drawing' ? newDrawing : addedOriginal)(id, ink, recipe.sheet, {
+        sha256,
+        name,
+        width,
+        height,
+      });
+      add({
+        ...made,
+        placement: firstPlace(made.placement, width / height, facts.density && width / facts.density),
+      });
     } catch (error) {
       toast.error(`“${file.name}”: ${sentenceOf(error)}`);
     } finally {
@@ -91,6 +124,11 @@ export function AddOriginal() {
           name="Gradient"
           says="Made in place: linear, radial, elliptical, or tones set anywhere"
           onPick={() => add(newGradient(id, ink, recipe.sheet))}
+        />
+        <MenuItem
+          name="Flat tint"
+          says="One tone all over the sheet, or in a shape of its own"
+          onPick={() => add(newTint(id, ink, recipe.sheet))}
         />
       </Menu>
     </>

@@ -16,6 +16,7 @@ import {
 import { CSS } from '@dnd-kit/utilities';
 import {
   Blend,
+  Copy,
   Eye,
   EyeOff,
   GripVertical,
@@ -23,9 +24,12 @@ import {
   Lock,
   LockOpen,
   PenTool,
+  Square,
   Type,
   type LucideIcon,
 } from 'lucide-react';
+import { cutText, freeId } from '@brachytone/job';
+import { useState } from 'react';
 import { edit } from '../../../store/job-slice.ts';
 import { moveTo } from '../../move-to.ts';
 import { useAppDispatch } from '../../../store/store.ts';
@@ -38,6 +42,7 @@ const ICONS: Record<Content['kind'], LucideIcon> = {
   drawing: PenTool,
   gradient: Blend,
   lettering: Type,
+  tint: Square,
 };
 
 /** Everything on the sheet, the uppermost first; drag to change the order. */
@@ -86,6 +91,29 @@ function Item({ original }: { original: OriginalRecipe }) {
         if (one) one[member] = !one[member];
       }),
     );
+  const [renaming, setRenaming] = useState(false);
+  const { originals } = useDocument().recipe;
+  const rename = (text: string) => {
+    setRenaming(false);
+    const next = cutText(text.trim(), 120);
+    if (next === '' || next === name) return;
+    dispatch(
+      edit(`Name of ${name}`, (draft) => {
+        const one = draft.recipe.originals.find((other) => other.id === id);
+        if (one) one.name = next;
+      }),
+    );
+  };
+  const duplicate = () => {
+    const copy = { ...original, id: freeId('original', originals), name: cutText(`${name}, copy`, 120) };
+    dispatch(
+      edit(`Duplicate ${name}`, (draft) => {
+        const at = draft.recipe.originals.findIndex((other) => other.id === id);
+        draft.recipe.originals.splice(at + 1, 0, copy as never);
+      }),
+    );
+    dispatch(pickOriginal(copy.id));
+  };
   return (
     <li
       ref={setNodeRef}
@@ -102,16 +130,45 @@ function Item({ original }: { original: OriginalRecipe }) {
       >
         <GripVertical size={13} />
       </button>
-      <button
-        type="button"
-        aria-pressed={picked}
-        title={name}
-        className={`flex h-full min-w-0 grow items-center gap-2 text-left ${shown ? '' : 'text-soft'}`}
-        onClick={() => dispatch(pickOriginal(id))}
-      >
-        <Icon size={14} className="shrink-0" />
-        <span className="truncate">{name}</span>
-      </button>
+      {renaming ? (
+        <input
+          autoFocus
+          aria-label={`Name of ${name}`}
+          defaultValue={name}
+          maxLength={120}
+          className="h-6 min-w-0 grow rounded-sm border border-guide bg-white px-1"
+          onFocus={(event) => event.target.select()}
+          onBlur={(event) => rename(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') event.currentTarget.blur();
+            if (event.key === 'Escape') setRenaming(false);
+          }}
+        />
+      ) : (
+        <button
+          type="button"
+          aria-pressed={picked}
+          title={`${name}: click twice to give it another name`}
+          className={`flex h-full min-w-0 grow items-center gap-2 text-left ${shown ? '' : 'text-soft'}`}
+          onClick={() => dispatch(pickOriginal(id))}
+          onDoubleClick={() => setRenaming(true)}
+          onKeyDown={(event) => event.key === 'F2' && setRenaming(true)}
+        >
+          <Icon size={14} className="shrink-0" />
+          <span className="truncate">{name}</span>
+        </button>
+      )}
+      {picked && !renaming && (
+        <button
+          type="button"
+          aria-label={`Duplicate ${name}`}
+          title="Duplicate: the copy lies exactly over it"
+          className="flex h-full w-7 shrink-0 items-center justify-center text-soft hover:text-ink"
+          onClick={duplicate}
+        >
+          <Copy size={13} />
+        </button>
+      )}
       <Toggle
         label={`${name}, locked`}
         on={locked}

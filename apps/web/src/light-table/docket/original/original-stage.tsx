@@ -15,7 +15,9 @@ import { OriginalList } from './original-list.tsx';
 import { PartsGroup } from './parts/parts-group.tsx';
 import { PictureGroup } from './picture-group.tsx';
 import { PlaceGroup } from './place-group.tsx';
+import { TakeOver } from './take-over.tsx';
 import { SheetGroup } from './sheet-group.tsx';
+import { TintGroup } from './tint-group.tsx';
 
 /** What each kind of content is set by. */
 const CONTENT_GROUPS: { readonly [Kind in Content['kind']]: ComponentType } = {
@@ -23,6 +25,7 @@ const CONTENT_GROUPS: { readonly [Kind in Content['kind']]: ComponentType } = {
   drawing: DrawingGroup,
   gradient: GradientGroup,
   lettering: LetteringGroup,
+  tint: TintGroup,
 };
 
 export function OriginalSummary() {
@@ -61,8 +64,9 @@ export function OriginalStage() {
     <>
       <Group name="On the sheet">
         <OriginalList />
-        <div className="mt-2">
+        <div className="mt-2 flex flex-wrap items-center gap-2">
           <AddOriginal />
+          {original && <TakeOver />}
         </div>
       </Group>
       {ContentGroup && <ContentGroup />}
