@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { difference2000, labToHex, srgbToLinear, xyzToLab, type Lab } from '@brachytone/core';
 import { linearToXyz } from '@brachytone/core/colour/lab.ts';
-import { NO_MARKS, type JobDocument, type JobView, type RunView } from '@brachytone/job';
+import { NO_MARKS, type JobDocument, type JobsPage, type JobView, type RunView } from '@brachytone/job';
 import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
 import { Server } from './server.ts';
@@ -51,8 +51,8 @@ async function bytes(path: string): Promise<Buffer> {
 }
 
 test('a file of all inks looks like the proof, in Chromium and in resvg', async ({ page }) => {
-  const jobs = await json<{ id: string; document: JobDocument }[]>('jobs');
-  const ticket = jobs.find(({ document }) => document.name === 'Members’ ticket')!;
+  const { jobs } = await json<JobsPage>('jobs');
+  const ticket = jobs.find(({ name }) => name === 'Members’ ticket')!;
   const { document } = await json<JobView>(`jobs/${ticket.id}`);
   const together: JobDocument = {
     ...document,

@@ -1,3 +1,4 @@
+import type { JobsPage } from '@brachytone/job';
 import { createServer, type Server as WebServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { chromium, expect, test, type Page } from '@playwright/test';
@@ -87,7 +88,7 @@ const tried = (page: Page, url: string) =>
     [url, job, file] as const,
   );
 
-const jobs = () => server.json<{ id: string }[]>('jobs');
+const jobs = async () => (await server.json<JobsPage>('jobs')).jobs;
 
 test('a page of another loopback port can read and change nothing', async ({ page }) => {
   await page.goto(elsewhere);

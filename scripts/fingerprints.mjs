@@ -81,7 +81,8 @@ const at = (document, resolution, options, plates = (plate) => plate) => ({
 });
 
 try {
-  const jobs = (await json('jobs')).sort((a, b) => (a.document.name < b.document.name ? -1 : 1));
+  const { jobs: listed } = await json('jobs?order=name&most=200');
+  const jobs = await Promise.all(listed.map(({ id }) => json(`jobs/${id}`)));
   for (const { id, document } of jobs) {
     const { name } = document;
     found[`${name} · proof`] = await fingerprint(`jobs/${id}/proof.png?longer=700`);

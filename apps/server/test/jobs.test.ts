@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { JobDocument, JobsPage } from '@brachytone/job';
 import sharp from 'sharp';
+import { ProofsService } from '../src/jobs/proofs.service.ts';
+import { WorkService } from '../src/work/work.service.ts';
 import { startJob, startServer, type Harness } from './harness.ts';
 
 let server: Harness;
@@ -166,4 +168,35 @@ it('the API describes itself', async () => {
   );
   const { body: problem } = await server.http.get('/api/nowhere').expect(404);
   expect(problem).toMatchObject({ type: 'about:blank', status: 404 });
+});
+
+it('pictures that nobody waits for any more are not begun: what somebody asks for then comes sooner', async () => {
+  const other = await startServer();
+  const { work, made } = { work: other.app.get(WorkService), made: [] as number[] };
+  const { job } = await startJob(other);
+  const proofs = other.app.get(ProofsService);
+  const { recipe } = job.document as JobDocument;
+  const run = work.run.bind(work);
+  work.run = ((name: never, given: { longer: number }, options: never) =>
+    run(name, given as never, options).then((result) => {
+      if (name === 'proof') made.push(given.longer);
+      return result;
+    })) as typeof work.run;
+  const left = new AbortController();
+  const board = Array.from({ length: 8 }, (_, i) => proofs.picture(recipe, 900 + i, left.signal));
+  const settled = Promise.allSettled(board);
+  // One of them is wanted elsewhere, too.
+  const wanted = proofs.picture(recipe, 907);
+  left.abort();
+  const mine = await proofs.picture(recipe, 300);
+  expect(mine.length).toBeGreaterThan(100);
+  expect((await wanted).length).toBeGreaterThan(100);
+  const outcomes = await settled;
+  // Two threads may have been at the first two.
+  expect(outcomes.slice(2, 7).map(({ status }) => status)).toEqual(Array(5).fill('rejected'));
+  expect(made).toEqual(expect.arrayContaining([300, 907]));
+  expect(made.length).toBeLessThanOrEqual(4);
+  // Wanted again, they are made.
+  expect((await proofs.picture(recipe, 903)).length).toBeGreaterThan(100);
+  await other.close();
 });

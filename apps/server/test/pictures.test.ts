@@ -1,5 +1,6 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
+import type { JobView } from '@brachytone/job';
 import sharp from 'sharp';
 import { binary, startJob, startServer, type Harness } from './harness.ts';
 
@@ -7,7 +8,10 @@ let server: Harness;
 let job: string;
 beforeAll(async () => {
   server = await startServer();
-  job = (await startJob(server)).job.id as string;
+  const { document } = (await startJob(server)).job as JobView;
+  const { recipe } = document;
+  const a4 = { ...document, recipe: { ...recipe, sheet: { ...recipe.sheet, width: 297, height: 210 } } };
+  job = (await server.http.post('/api/jobs').send({ document: a4 }).expect(201)).body.id as string;
 });
 afterAll(() => server.close());
 
@@ -19,7 +23,7 @@ it.each(['png', 'webp', 'jpeg', 'tiff'] as const)(
     const { body, headers } = await ask({ format, ppi: 100 }).buffer(true).parse(binary).expect(200);
     expect(headers['content-disposition']).toMatch(/filename="reeds\.(png|webp|jpg|tif)"/);
     const found = await sharp(body as Buffer).metadata();
-    // A4, turned the picture's way.
+    // A4, turned.
     expect([found.format, found.width, found.height]).toEqual([format, 1169, 827]);
     expect(found.icc?.length).toBeGreaterThan(100);
     // WebP keeps it in its Exif.

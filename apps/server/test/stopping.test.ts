@@ -1,3 +1,4 @@
+import type { JobsPage } from '@brachytone/job';
 import { execFileSync, spawn } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -36,14 +37,14 @@ it('a second server on its folder is told who has it, and the first one lives on
   await expect(second.start()).rejects.toThrow(
     new RegExp(`process ${server.child?.pid} on .*, since 20.*is already using`),
   );
-  expect(await server.json<unknown[]>('jobs')).toHaveLength(1);
+  expect((await server.json<JobsPage>('jobs')).jobs).toHaveLength(1);
 });
 
 it('what a killed server has left is taken over at once', async () => {
   await server.end('SIGKILL');
   expect(existsSync(join(folder, 'data', 'server.lock'))).toBe(true);
   await second.start();
-  expect(await second.json<unknown[]>('jobs')).toHaveLength(1);
+  expect((await second.json<JobsPage>('jobs')).jobs).toHaveLength(1);
   await second.end('SIGKILL');
 });
 

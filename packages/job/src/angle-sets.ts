@@ -30,6 +30,15 @@ export const moirePeriod = (ruling: number, between: number): number =>
 /** Angles for the strong inks, the strongest first: 30° apart (common practice, no source). */
 const STRONG = [45, 75, 15];
 
+/** Angles that a further plate is tried at, those wanted most first. */
+const TRIED = [45, 75, 15, 0, 60, 30] as const;
+
+/** The first angle that is 30° or more from those that are there, as a third then finds room too; else the one farthest from them. */
+export function freeAngle(angles: readonly number[]): number {
+  const apart = (angle: number) => Math.min(30, ...angles.map((one) => anglesApart(one, angle)));
+  return TRIED.reduce((best: number, angle) => (apart(angle) > apart(best) + 1e-9 ? angle : best), TRIED[0]);
+}
+
 /**
  * Sets of angles for plates by their inks: the darkest at 45°, where the eye sees a screen least, the strong ones 30° apart,
  * the weakest between them; all at one angle; and the first turned off the threads of a mesh (common practice, no source).

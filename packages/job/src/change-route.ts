@@ -5,6 +5,7 @@ import {
   plainPlate,
   routeInks,
   ROUTES,
+  WHITE_STOCK,
   type Ink,
   type PlateRecipe,
   type Recipe,
@@ -13,7 +14,7 @@ import {
   type StartedRoute,
   present,
 } from '@brachytone/core';
-import { angleSets } from './angle-sets.ts';
+import { angleSets, freeAngle } from './angle-sets.ts';
 import { freeId } from './free-id.ts';
 import { LIMITS } from './limits.ts';
 import {
@@ -42,14 +43,16 @@ export const withAngles = (plates: readonly PlateRecipe[], angles: readonly numb
 const atOddAngles = (plates: readonly PlateRecipe[], inks: readonly Ink[]): PlateRecipe[] =>
   withAngles(plates, angleSets(plates.map(({ ink }) => inkOf(inks, ink).lab))[0].angles);
 
-/** A recipe with further inks, each with a plate that is printed last; its screen is like the first plate's. */
+/** A recipe with further inks, each with a plate that is printed last: its screen is like the first plate's, at the angle farthest from the others'. */
 export function withInks(recipe: Recipe, added: readonly Ink[]): Recipe {
   const missing = added.filter(({ id }) => recipe.inks.every((ink) => ink.id !== id));
   if (missing.length === 0) return recipe;
   const plates = [...recipe.plates];
-  for (const { id } of missing) plates.push(plainPlate(freeId('plate', plates), id, recipe.plates[0].screen));
-  const inks = [...recipe.inks, ...missing];
-  return { ...recipe, inks, plates: atOddAngles(plates, inks) };
+  for (const { id } of missing) {
+    const angles = plates.flatMap(({ screen }) => latticeOf(screen)?.angle ?? []);
+    plates.push(plainPlate(freeId('plate', plates), id, atAngle(recipe.plates[0].screen, freeAngle(angles))));
+  }
+  return { ...recipe, inks: [...recipe.inks, ...missing], plates };
 }
 
 /** True when an original is printed in an ink. */
@@ -95,15 +98,26 @@ export function inkForJob(recipe: Pick<Recipe, 'inks'>, ink: ShelfInk): Ink {
   return { id: freeId('ink', recipe.inks), ...ink };
 }
 
-/** A recipe with an original sent another way; inks that this leaves with nothing to print go, with their plates. */
-export function withRoute(recipe: Recipe, original: string, change: RouteChange): Recipe {
+/**
+ * A recipe with an original sent another way; inks that this leaves with nothing to print go, with their plates. What somebody set stays: plates that were
+ * there keep their angles, and so does a stock that was chosen.
+ *
+ * @param takesStock true to print on the stock that the way's inks were measured on
+ */
+export function withRoute(
+  recipe: Recipe,
+  original: string,
+  change: RouteChange,
+  takesStock = recipe.stock.name === WHITE_STOCK.name,
+): Recipe {
   const before = recipe.originals.find(({ id }) => id === original);
   if (!before) return recipe;
   let next = withInks(change.replaces ? withReplaced(recipe, change) : recipe, change.inks ?? []);
   next = {
     ...next,
-    ...(change.stock ? { stock: change.stock } : {}),
-    overprints: [...next.overprints, ...(change.overprints ?? [])],
+    ...(change.stock && takesStock ? { stock: change.stock } : {}),
+    // Overprints are measured on their own stock alone.
+    overprints: [...next.overprints, ...(change.stock && !takesStock ? [] : (change.overprints ?? []))],
     originals: next.originals.map((one) => (one.id === original ? { ...one, route: change.route } : one)),
   };
   for (const ink of routeInks(before.route)) next = withoutInk(next, ink);
@@ -112,9 +126,8 @@ export function withRoute(recipe: Recipe, original: string, change: RouteChange)
       `A job has up to ${LIMITS.inks.most} inks, and this would take ${next.inks.length}. Send other originals to the same inks first.`,
     );
   }
-  return next.plates.length === recipe.plates.length
-    ? next
-    : { ...next, plates: atOddAngles(next.plates, next.inks) };
+  const isNew = ({ id }: PlateRecipe) => recipe.plates.every((plate) => plate.id !== id);
+  return next.plates.every(isNew) ? { ...next, plates: atOddAngles(next.plates, next.inks) } : next;
 }
 
 /** A recipe in which what it has of the inks, and of the overprints among them, is as a change brings them. */
@@ -135,7 +148,12 @@ export function withCondition(recipe: Recipe, original: string, condition: Print
     before?.kind === 'process'
       ? { ...before, limit: condition.limit }
       : newProcess(PROCESS_IDS, condition.limit);
-  return withRoute(recipe, original, { route, inks, overprints, stock: condition.stock, replaces: true });
+  return withRoute(
+    recipe,
+    original,
+    { route, inks, overprints, stock: condition.stock, replaces: true },
+    true,
+  );
 }
 
 /**

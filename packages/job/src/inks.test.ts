@@ -7,11 +7,13 @@ import {
   routeInks,
   type Ink,
   type Lab,
+  type Recipe,
 } from '@brachytone/core';
 import {
   anglesApart,
   angleSets,
   byDarkness,
+  freeAngle,
   inkForJob,
   isUsed,
   moirePeriod,
@@ -162,6 +164,38 @@ describe('changing a route', () => {
       readable(back);
     },
   );
+  it('leaves what somebody set: angles of plates that are there, and the stock', () => {
+    const newsprint = SHIPPED_STOCKS.find(({ name }) => name === 'Newsprint')!;
+    const turned = {
+      ...recipe,
+      stock: newsprint,
+      plates: recipe.plates.map((plate) => ({
+        ...plate,
+        screen: { ...plate.screen, settings: { ...plate.screen.settings, angle: 0 } },
+      })),
+    };
+    const angles = ({ plates }: Recipe) => plates.map(({ screen }) => latticeOf(screen)!.angle);
+    const two = withInks(turned, [inkForJob(turned, SHIPPED_INKS[2])]);
+    expect(angles(two)).toEqual([0, 45]);
+    const three = withInks(two, [inkForJob(two, SHIPPED_INKS[3])]);
+    expect(angles(three).slice(0, 2)).toEqual([0, 45]);
+    expect(Math.min(anglesApart(angles(three)[2], 0), anglesApart(angles(three)[2], 45))).toBe(15);
+    const process = withRoute(turned, original, newRoute('process', turned, original));
+    expect(process.stock).toEqual(newsprint);
+    // Measured on another stock, they say nothing of this one.
+    expect(process.overprints).toEqual([]);
+    const tones = withRoute(two, original, newRoute('tones', two, original));
+    expect(angles(tones).slice(0, 2)).toEqual([0, 45]);
+    // A stock that nobody chose is the condition’s.
+    expect(withRoute(recipe, original, newRoute('process', recipe, original)).stock).toEqual(
+      PRINTING_CONDITIONS[0].stock,
+    );
+  });
+  it('a further plate stands as far from the others as can be', () => {
+    const angles: number[] = [];
+    for (let i = 0; i < 6; i++) angles.push(freeAngle(angles));
+    expect(angles).toEqual([45, 75, 15, 0, 60, 30]);
+  });
   it('keeps inks that another original is printed in', () => {
     const two = {
       ...recipe,

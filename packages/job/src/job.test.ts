@@ -143,7 +143,7 @@ describe('a new job', () => {
           {
             ...first,
             route: { kind: 'ink', ink: 'light' },
-            tone: { ...first.tone, steps: [invert, brush] } as typeof first.tone,
+            tone: { ...first.tone, steps: [invert, brush] },
             fade: { ...NEW_FADE, strokes: [stroke] },
           },
         ],

@@ -38,8 +38,9 @@ const MOST_TABLES = 32;
 /** Bytes of a file after which memory is given back at once. */
 const LARGE = 16e6;
 
-/** Pictures kept ready in memory. */
+/** Pictures kept ready in memory, and how long after the last of them was used, ms. */
 const KEPT_BYTES = 256e6;
+const KEPT_TIME = 120_000;
 
 type Kind = BytesRow['kind'];
 
@@ -49,6 +50,8 @@ const bytesOf = (pyramid: Pyramid): number =>
 @Injectable()
 export class FilesService {
   private readonly ready = new Map<string, Promise<Pyramid>>();
+  /** Lets go of all pictures once none has been used for a while. */
+  private readonly resting = setTimeout(() => this.ready.clear(), KEPT_TIME).unref();
   private readonly tables = new LRUCache<string, SeparationTable>({ max: MOST_TABLES });
 
   constructor(
@@ -190,6 +193,7 @@ export class FilesService {
   /** The whole pyramid, in memory that threads share. */
   async pyramid(sha256: string): Promise<Pyramid> {
     let promise = this.ready.get(sha256);
+    this.resting.refresh();
     if (!promise) {
       promise = this.load(sha256);
       this.ready.set(sha256, promise);

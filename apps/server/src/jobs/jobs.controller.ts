@@ -34,6 +34,13 @@ import {
 import { JobsService } from './jobs.service.ts';
 import { ProofsService } from './proofs.service.ts';
 
+/** Tells when whoever asked has gone before the answer was there. */
+export function untilGone(response: Response): AbortSignal {
+  const gone = new AbortController();
+  response.on('close', () => !response.writableEnded && gone.abort());
+  return gone.signal;
+}
+
 const schemaOf = (schema: Joi.Schema): object => joiToSwagger(schema).swagger;
 const originalId = Joi.string()
   .pattern(/^[a-z0-9-]{1,40}$/)
@@ -110,7 +117,7 @@ export class JobsController {
     @Query(new Checked(proofQuery)) { longer }: { longer: number },
     @Res() response: Response,
   ): Promise<void> {
-    const png = await this.proofs.proof(job, longer);
+    const png = await this.proofs.proof(job, longer, untilGone(response));
     response.type('image/png').setHeader('Cache-Control', 'no-cache').send(Buffer.from(png));
   }
 

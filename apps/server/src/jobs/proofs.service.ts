@@ -14,11 +14,17 @@ import { JobsService } from './jobs.service.ts';
 /** Pixels across the widest transparent picture. */
 const MOST_ACROSS = 16_000;
 
+/** A picture that is being made, and how many wait for it. */
+interface Making {
+  made: Promise<Uint8Array>;
+  wanted: number;
+}
+
 /** Pictures of jobs: made once for every state and size, then kept as files that can always be made again. */
 @Injectable()
 export class ProofsService {
   private readonly log = new Logger('Proofs');
-  private readonly making = new Map<string, Promise<Uint8Array>>();
+  private readonly making = new Map<string, Making>();
 
   constructor(
     @Inject(SETTINGS) private readonly settings: Settings,
@@ -29,12 +35,16 @@ export class ProofsService {
   ) {}
 
   /** PNG of the job's exact proof, `longer` pixels on its longer side. */
-  async proof(id: string, longer: number): Promise<Uint8Array> {
-    return this.picture((await this.jobs.get(id)).document.recipe, longer);
+  async proof(id: string, longer: number, gone?: AbortSignal): Promise<Uint8Array> {
+    return this.picture((await this.jobs.get(id)).document.recipe, longer, gone);
   }
 
-  /** PNG of a recipe's exact proof, `longer` pixels on its longer side. */
-  async picture(recipe: Recipe, longer: number): Promise<Uint8Array> {
+  /**
+   * PNG of a recipe's exact proof, `longer` pixels on its longer side.
+   *
+   * @param gone when whoever asked waits no longer, as a board that was left: what has not been begun is not made then
+   */
+  async picture(recipe: Recipe, longer: number, gone?: AbortSignal): Promise<Uint8Array> {
     const key = createHash('sha256')
       .update(JSON.stringify([recipe, longer]))
       .digest('hex');
@@ -47,18 +57,26 @@ export class ProofsService {
       await utimes(file, now, now).catch(() => undefined);
       return kept;
     }
-    let making = this.making.get(key);
-    if (!making) {
-      making = this.refused
-        .unlessRefused(`proof ${key}`, async () => {
-          const materials = await this.originals.materials(recipe);
-          const png = await this.work.run('proof', { recipe, materials, longer });
-          await this.keep(file, png);
-          return png;
-        })
-        .finally(() => this.making.delete(key));
-      this.making.set(key, making);
+    const making = this.making.get(key) ?? this.begin(key, recipe, longer, file);
+    if (gone?.aborted !== true) {
+      making.wanted++;
+      gone?.addEventListener('abort', () => making.wanted--, { once: true });
     }
+    return making.made;
+  }
+
+  private begin(key: string, recipe: Recipe, longer: number, file: string): Making {
+    const making: Making = { made: Promise.resolve(new Uint8Array()), wanted: 0 };
+    making.made = this.refused
+      .unlessRefused(`proof ${key}`, async () => {
+        const materials = await this.originals.materials(recipe);
+        const isWanted = () => making.wanted > 0;
+        const png = await this.work.run('proof', { recipe, materials, longer }, { isWanted });
+        await this.keep(file, png);
+        return png;
+      })
+      .finally(() => this.making.delete(key));
+    this.making.set(key, making);
     return making;
   }
 

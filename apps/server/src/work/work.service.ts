@@ -12,6 +12,8 @@ const THREADS = 2;
 const HEAP = 1536;
 /** The server's memory, bytes, at which what is being made is ended. */
 const MOST_MEMORY = 3e9;
+/** A thread rests so long before it is ended, ms: beginning one anew takes a moment. */
+const IDLE = 20_000;
 /** It is looked at so often, ms. */
 const LOOK_EVERY = 500;
 
@@ -22,6 +24,8 @@ export interface WorkOptions {
   readonly news?: MessagePort;
   /** True for what nobody waits for at the screen: it lets all else go first. */
   readonly isPatient?: boolean;
+  /** Asked when its turn has come: what nobody wants any more is not begun. */
+  readonly isWanted?: () => boolean;
 }
 
 interface Waiting {
@@ -34,9 +38,10 @@ interface Waiting {
 export class WorkService implements OnModuleDestroy {
   private readonly pool = new Piscina({
     filename: WORKER_FILE,
-    minThreads: 1,
+    // A thread that has nothing to do gives all its memory back.
+    minThreads: 0,
     maxThreads: THREADS,
-    idleTimeout: 60_000,
+    idleTimeout: IDLE,
     // The reader of TIFF files brings a package that looks for a name in it.
     workerData: {},
     // What a thread makes in passing need not pile up: its large things lie outside of the engine's heap.
@@ -56,6 +61,8 @@ export class WorkService implements OnModuleDestroy {
     await this.turn(options.isPatient ?? false);
     try {
       options.signal?.throwIfAborted();
+      if (options.isWanted?.() === false)
+        throw new Problem(410, 'Not wanted', 'Nobody waits for this any more.');
       return await this.watched(name, given, options);
     } finally {
       this.running--;

@@ -1,6 +1,17 @@
-import { contentKind, routeKind, ROUTES, type OriginalRecipe, type Route } from '@brachytone/core';
+import {
+  contentKind,
+  routeKind,
+  ROUTES,
+  WHITE_STOCK,
+  type OriginalRecipe,
+  type Route,
+} from '@brachytone/core';
 import { newRoute, withRoute } from '@brachytone/job';
+import { toast } from 'sonner';
 import { Select } from '../../../controls/select.tsx';
+import { edit } from '../../../store/job-slice.ts';
+import { useAppDispatch } from '../../../store/store.ts';
+import { useDocument } from '../../../store/use-job.ts';
 import { useEditRecipe } from '../../../store/use-edit-recipe.ts';
 import { useFiles } from '../../../store/use-files.ts';
 import { Row } from '../group.tsx';
@@ -11,6 +22,8 @@ import { usePickInks } from './routes/use-pick-inks.ts';
 /** How an original comes to the inks. */
 export function RouteGroup({ original }: { original: OriginalRecipe }) {
   const editRecipe = useEditRecipe();
+  const dispatch = useAppDispatch();
+  const { recipe } = useDocument();
   const pickInks = usePickInks();
   const { route, content } = original;
   const coloured = contentKind(content).hasColours(content);
@@ -33,7 +46,25 @@ export function RouteGroup({ original }: { original: OriginalRecipe }) {
     }
     const { name, picks } = ROUTES[kind];
     const picked = picks ? await pickInks(original, picks) : [];
-    editRecipe(name, (one) => withRoute(one, original.id, newRoute(kind, one, original.id, picked)));
+    const change = newRoute(kind, recipe, original.id, picked);
+    editRecipe(name, (one) => withRoute(one, original.id, change));
+    const { stock } = change;
+    if (stock && recipe.stock.name !== WHITE_STOCK.name && recipe.stock.name !== stock.name)
+      toast(`The inks were measured on ${stock.name}; the stock is still ${recipe.stock.name}.`, {
+        duration: 20_000,
+        action: {
+          label: `Print on ${stock.name}`,
+          onClick: () =>
+            dispatch(
+              edit(`Stock: ${stock.name}`, (draft) => {
+                Object.assign(draft.recipe, {
+                  stock,
+                  overprints: [...draft.recipe.overprints, ...(change.overprints ?? [])],
+                });
+              }),
+            ),
+        },
+      });
   };
   return (
     <>

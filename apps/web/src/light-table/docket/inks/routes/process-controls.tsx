@@ -77,6 +77,7 @@ export function ProcessControls({
             overprints,
             stock: profileStock(profile, one.stock),
           },
+          true,
         );
       });
     } catch (error) {

@@ -1,0 +1,70 @@
+import { expect, test } from '@playwright/test';
+import type { JobView } from '@brachytone/job';
+import { Server } from './server.ts';
+
+const server = new Server(4294, true);
+test.beforeAll(() => server.start());
+test.afterAll(() => server.stop());
+
+test('a job begins with an empty sheet, and gets a tint, lettering over it, and a copy of that', async ({
+  page,
+}) => {
+  await page.goto(server.url);
+  await page.getByRole('button', { name: 'New job' }).click();
+  const dialog = page.getByRole('dialog', { name: 'New job' });
+  await dialog.getByLabel('Sheet size').selectOption('A5');
+  await dialog.getByRole('button', { name: 'Empty sheet' }).click();
+  await expect(page.getByRole('button', { name: 'Add to the sheet' })).toBeVisible();
+  const add = async (name: RegExp) => {
+    await page.getByRole('button', { name: 'Add to the sheet' }).click();
+    await page.getByRole('menuitem', { name }).click();
+  };
+  await add(/Flat tint/);
+  await page.getByRole('textbox', { name: 'Tone, number' }).fill('35');
+  await page.keyboard.press('Enter');
+  await add(/Lettering/);
+  await page.getByRole('button', { name: 'Duplicate Lettering' }).click();
+  const list = page.getByRole('listitem');
+  await list
+    .getByRole('button', { name: /^Lettering, copy/ })
+    .first()
+    .dblclick();
+  await page.getByRole('textbox', { name: 'Name of Lettering, copy' }).fill('Shadow');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Same place as').selectOption({ label: 'Flat tint' });
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
+  const id = page.url().split('/')[4];
+  const { document, steps } = await server.json<JobView>(`jobs/${id}`);
+  expect(document.recipe.sheet).toMatchObject({ width: 148, height: 210 });
+  expect(document.recipe.originals.map(({ name }) => name)).toEqual(['Flat tint', 'Lettering', 'Shadow']);
+  expect(document.recipe.originals[0].content).toMatchObject({ kind: 'tint', tone: 35 });
+  expect(document.recipe.originals[2].placement).toMatchObject({ x: 0, width: 148 });
+  expect(steps.map(({ label }) => label)).toEqual([
+    'Add Flat tint',
+    'Tone of the tint',
+    'Add Lettering',
+    'Duplicate Lettering',
+    'Name of Lettering, copy',
+    'Place',
+  ]);
+});
+
+test('a job has another one’s settings', async ({ page }) => {
+  await page.goto(server.url);
+  await page.getByRole('button', { name: 'New job' }).click();
+  const dialog = page.getByRole('dialog', { name: 'New job' });
+  await dialog.getByLabel('Settings').selectOption({ label: 'as in Moon over the reeds' });
+  const chosen = page.waitForEvent('filechooser');
+  await dialog.getByRole('button', { name: 'Choose a file' }).click();
+  await (await chosen).setFiles('demo/originals/marsh-at-dusk.jpg');
+  await page.waitForURL(/\/jobs\/.*\/screens/);
+  const moon = (await server.jobs()).find(({ document }) => document.name === 'Moon over the reeds')!.document
+    .recipe;
+  const { document } = await server.json<JobView>(`jobs/${page.url().split('/')[4]}`);
+  expect(document.name).toBe('marsh-at-dusk');
+  const { inks, plates, stock, sheet, originals } = document.recipe;
+  expect({ inks, plates, stock }).toEqual({ inks: moon.inks, plates: moon.plates, stock: moon.stock });
+  expect(originals[0].tone).toEqual(moon.originals[0].tone);
+  // The sheet is as long as that one's, and of the picture's shape.
+  expect(Math.max(sheet.width, sheet.height)).toBe(420);
+});
