@@ -178,9 +178,9 @@ test('spot inks are picked from the picture, an ink blended, a plate moved, pain
   const { name } = (await recipeOf(id)).inks.find((one) => one.id === ink)!;
   await docket.getByRole('button', { name: new RegExp(`^${name} \\d`) }).click();
   await docket.getByRole('switch', { name: 'Blended across the sheet' }).click();
-  await docket.getByRole('textbox', { name: 'Moved across, number' }).fill('1.5');
-  await docket.getByRole('textbox', { name: 'Moved across, number' }).press('Enter');
-  const spread = docket.getByRole('textbox', { name: 'Spread by, number' });
+  await docket.getByRole('textbox', { name: 'Move right, number' }).fill('1.5');
+  await docket.getByRole('textbox', { name: 'Move right, number' }).press('Enter');
+  const spread = docket.getByRole('textbox', { name: 'Spread (− chokes), number' });
   await spread.fill('0.2');
   await spread.press('Enter');
 

@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import type { JobView } from '@brachytone/job';
 import { Server } from './server.ts';
 
-const server = new Server(4294, true);
+const server = new Server(4300, true);
 test.beforeAll(() => server.start());
 test.afterAll(() => server.stop());
 
@@ -47,6 +47,27 @@ test('a job begins with an empty sheet, and gets a tint, lettering over it, and 
     'Name of Lettering, copy',
     'Place',
   ]);
+  // Any step is gone back to from the list of them.
+  await page.getByRole('button', { name: 'Steps' }).click();
+  await page.getByRole('menuitem', { name: 'Add Lettering' }).click();
+  await expect(page.getByRole('button', { name: /^Lettering/ })).toHaveCount(1);
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
+  expect((await server.json<JobView>(`jobs/${id}`)).position).toBe(3);
+});
+
+test('what was put away is found, and comes back at once', async ({ page }) => {
+  await page.goto(server.url);
+  const card = page.getByRole('listitem').filter({ hasText: 'Night walk badge' });
+  await card.getByRole('button', { name: 'Put away' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(card.getByRole('button', { name: 'Put away' })).toBeVisible();
+  await card.getByRole('button', { name: 'Put away' }).click();
+  await expect(card).toHaveCount(0);
+  await page.getByRole('searchbox', { name: 'Find a job' }).fill('night walk');
+  const away = page.getByRole('region', { name: 'Put away' });
+  await away.getByRole('button', { name: 'Put back' }).click();
+  await expect(away).toHaveCount(0);
+  await expect(card.getByRole('button', { name: 'Put away' })).toBeVisible();
 });
 
 test('a job has another one’s settings', async ({ page }) => {

@@ -185,6 +185,6 @@ test('a press is calibrated on the simulated press, takes the curve, and the job
   await expect(page.getByRole('group', { name: 'Wipe' }).getByRole('img')).toBeVisible();
   // It is taken back by taking an older one; here it is thrown away, and the press keeps its curve.
   await page.goto(calibration.replace(/\/calibrations.*/, ''));
-  await page.getByRole('button', { name: /^Throw away the calibration/ }).click();
+  await page.getByRole('button', { name: /^Delete the calibration/ }).click();
   await expect(page.getByText('Not measured yet')).toBeVisible();
 });

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { Server } from './server.ts';
 
-const server = new Server(4293, true);
+const server = new Server(4301, true);
 test.beforeAll(() => server.start());
 test.afterAll(() => server.stop());
 

@@ -144,7 +144,7 @@ test('a gradient is laid over the photograph, dragged by its handles, turned, an
   expect(content.to.y).toBeLessThan(0.9);
   expect(placement.width).toBeLessThan(sheet.width);
   expect(placement.turn).toBeGreaterThan(5);
-  await page.getByRole('button', { name: 'Gradient, shown' }).click();
+  await page.getByRole('button', { name: 'Show Gradient', exact: true }).click();
   await page.getByRole('button', { name: 'Remove from the sheet' }).click();
   await saved(page);
   expect((await recipeOf(page, id)).originals).toHaveLength(1);

@@ -47,7 +47,7 @@ export function KeepForm({
     >
       <input
         aria-label={label}
-        placeholder="Named after what it does"
+        placeholder="A name to find it by"
         maxLength={60}
         autoFocus
         className="h-7 min-w-0 grow rounded-sm border border-edge bg-white px-2 hover:border-soft"

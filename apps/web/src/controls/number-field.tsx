@@ -43,7 +43,11 @@ export function NumberField({
       onStrip();
       return;
     }
-    if (event.key === 'Enter') settle();
+    // Taken, the keys are the page's again; one that cannot be read stays to be mended.
+    if (event.key === 'Enter') {
+      if (typed === undefined || parseQuantity(typed, unit) !== undefined) event.currentTarget.blur();
+      else settle();
+    }
     if (event.key === 'Escape') {
       setTyped(undefined);
       setWrong(false);

@@ -6,13 +6,35 @@ import { STARTS } from '../shell/file-kinds.ts';
 import { TopBar } from '../shell/top-bar.tsx';
 import { sentenceOf } from '../store/api.ts';
 import { useJobs } from '../store/use-jobs.ts';
-import type { JobsWish } from '@brachytone/job';
+import type { JobsWish, JobSummary } from '@brachytone/job';
 import { JobCard } from './job-card.tsx';
 import { NewJob } from './new-job.tsx';
 import { SetAside } from './set-aside.tsx';
 import { useStartJob } from './use-start-job.ts';
 
 type Order = JobsWish['order'];
+
+/** What was put away and is found, too. */
+function FoundAway({ find, order }: Pick<JobsWish, 'find' | 'order'>) {
+  const { jobs } = useJobs({ away: true, find, order });
+  if (jobs.length === 0) return null;
+  return (
+    <section aria-labelledby="found-away" className="mt-9">
+      <h2 id="found-away" className="mb-3 text-[15px]">
+        Put away
+      </h2>
+      <Cards jobs={jobs} />
+    </section>
+  );
+}
+
+const Cards = ({ jobs }: { jobs: readonly JobSummary[] }) => (
+  <ul className="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-x-[26px] gap-y-8">
+    {jobs.map((job) => (
+      <JobCard key={job.id} job={job} />
+    ))}
+  </ul>
+);
 
 /** Every job as a card; a picture dropped anywhere starts one. */
 export function JobBoard() {
@@ -118,11 +140,8 @@ export function JobBoard() {
             {find ? `No job here is called “${find}”.` : 'Nothing here. Drop a picture to start a job.'}
           </p>
         )}
-        <ul className="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-x-[26px] gap-y-8">
-          {shown.map((job) => (
-            <JobCard key={job.id} job={job} />
-          ))}
-        </ul>
+        <Cards jobs={shown} />
+        {find !== '' && !away && <FoundAway find={find} order={order} />}
         {more && (
           <Button className="mt-8" onClick={more}>
             Show more jobs

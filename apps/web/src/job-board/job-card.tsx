@@ -2,7 +2,8 @@ import { labToHex } from '@brachytone/core';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { screenWords, shortSheet } from '../words/words.ts';
-import { useDuplicateJobMutation, usePutAwayMutation } from '../store/api.ts';
+import { toast } from 'sonner';
+import { sentenceOf, useDuplicateJobMutation, usePutAwayMutation } from '../store/api.ts';
 import type { JobSummary } from '@brachytone/job';
 import { DeleteJob } from './delete-job.tsx';
 
@@ -32,6 +33,15 @@ export function JobCard({ job }: { job: JobSummary }) {
   const scale = LONGER / Math.max(width, height);
   const source = `/api/jobs/${job.id}/proof.png?longer=${Math.round(LONGER * ratio)}&revision=${job.revision}`;
   useEffect(() => setShown(false), [source]);
+  const move = async (away: boolean) => {
+    const { error } = await putAway({ id: job.id, putAway: away });
+    if (error) toast.error(sentenceOf(error));
+    else if (away)
+      toast(`“${name}” is put away.`, {
+        duration: 15_000,
+        action: { label: 'Undo', onClick: () => void putAway({ id: job.id, putAway: false }) },
+      });
+  };
   const action = 'underline decoration-edge underline-offset-2 hover:decoration-ink';
   return (
     <li>
@@ -60,12 +70,8 @@ export function JobCard({ job }: { job: JobSummary }) {
         <button type="button" className={action} onClick={() => void duplicate(job.id)}>
           Duplicate
         </button>
-        <button
-          type="button"
-          className={action}
-          onClick={() => void putAway({ id: job.id, putAway: !job.putAway })}
-        >
-          {job.putAway ? 'Take out' : 'Put away'}
+        <button type="button" className={action} onClick={() => void move(!job.putAway)}>
+          {job.putAway ? 'Put back' : 'Put away'}
         </button>
         {job.putAway && (
           <button type="button" className={action} onClick={() => setDeleting(true)}>

@@ -1,12 +1,9 @@
 import {
   emptyJob,
   jobLike,
-  LIMITS,
   newGradient,
   newLettering,
   newTint,
-  SHEETS,
-  sheetName,
   SHIPPED_TYPEFACES,
   type JobDocument,
 } from '@brachytone/job';
@@ -16,12 +13,11 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { Button } from '../controls/button.tsx';
-import { NumberField } from '../controls/number-field.tsx';
 import { Select } from '../controls/select.tsx';
+import { SheetName, SheetSides } from '../controls/sheet-fields.tsx';
 import { typefaceOf } from '../engine/use-typeface.ts';
 import { sentenceOf, useCreateJobMutation, useLazyJobQuery } from '../store/api.ts';
 import { ON_BOARD, useJobs } from '../store/use-jobs.ts';
-import { MM } from '../words/quantity.ts';
 
 interface Sheet {
   readonly width: number;
@@ -99,7 +95,7 @@ export function NewJob({
       setBusy(false);
     }
   };
-  const size = (part: Partial<Sheet>) => setSheet({ ...sheet, ...part });
+  const size = (width: number, height: number) => setSheet({ width, height });
   return (
     <Dialog.Root open onOpenChange={(open) => !open && close()}>
       <Dialog.Portal>
@@ -137,43 +133,10 @@ export function NewJob({
           <section className="border-t border-edge pt-4">
             <div className="mb-3 flex items-center gap-2">
               <span className="w-[72px] text-soft">Sheet</span>
-              <div className="flex w-[110px]">
-                <Select
-                  label="Sheet size"
-                  value={sheetName(sheet.width, sheet.height) ?? ''}
-                  options={[
-                    { value: '', name: 'free', disabled: true },
-                    ...SHEETS.map(({ name }) => ({ value: name, name })),
-                  ]}
-                  onChange={(name) => {
-                    const found = SHEETS.find((one) => one.name === name);
-                    if (found) setSheet({ width: found.width, height: found.height });
-                  }}
-                />
+              <div className="flex w-[190px] gap-2">
+                <SheetName sheet={sheet} onChange={size} />
               </div>
-              <NumberField
-                label="Sheet width"
-                className="w-[86px]"
-                value={sheet.width}
-                unit={MM}
-                {...LIMITS.side}
-                onChange={(width) => size({ width })}
-              />
-              <span className="text-soft">×</span>
-              <NumberField
-                label="Sheet height"
-                className="w-[86px]"
-                value={sheet.height}
-                unit={MM}
-                {...LIMITS.side}
-                onChange={(height) => size({ height })}
-              />
-              <Button
-                className="!h-6 !px-2"
-                onClick={() => setSheet({ width: sheet.height, height: sheet.width })}
-              >
-                Turn
-              </Button>
+              <SheetSides sheet={sheet} onChange={size} />
             </div>
             <ul className="grid grid-cols-2 gap-2">
               {BEGINNINGS.map((one) => (

@@ -25,7 +25,7 @@ export function SetAside() {
               Download
             </a>
             <button type="button" className={action} onClick={() => void drop(id)}>
-              Throw away
+              Delete
             </button>
           </li>
         ))}

@@ -8,6 +8,7 @@ import { edit, redone, undone, type SaveState } from '../store/job-slice.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { sheetWords } from '../words/words.ts';
 import { FindingCount } from './finding-count.tsx';
+import { StepsMenu } from './steps-menu.tsx';
 import { useMakeFilms } from './use-make-films.ts';
 
 const SAVE_WORDS: Record<SaveState, string> = {
@@ -73,6 +74,7 @@ export function Header() {
       >
         <Redo2 size={15} />
       </Button>
+      <StepsMenu />
       <FindingCount />
       <Button
         kind="main"

@@ -92,7 +92,7 @@ export function PressPage() {
                   )
                 }
               >
-                Take out
+                Delete
               </Button>
             )}
           </div>

@@ -3,6 +3,7 @@ import type { JobView } from '@brachytone/job';
 import {
   edit,
   jobReducer,
+  jumped,
   keptMine,
   opened,
   redone,
@@ -53,6 +54,23 @@ describe('the open job', () => {
     expect(testJob.document.recipe.plates[0].screen.settings.ruling).toBe(30);
   });
 
+  it('goes to any of its steps at once, as so many steps back or on would', () => {
+    const { dispatch, set, job, ruling } = table();
+    const first = ruling();
+    for (const value of [40, 50, 60, 70]) set(value);
+    dispatch(jumped(1));
+    expect([ruling(), job().position, job().steps.length]).toEqual([40, 1, 4]);
+    dispatch(jumped(4));
+    expect([ruling(), job().position]).toEqual([70, 4]);
+    dispatch(jumped(0));
+    expect(job().document).toEqual(testJob.document);
+    expect(ruling()).toBe(first);
+    dispatch(jumped(9));
+    expect(job().position).toBe(0);
+    const { changes } = job();
+    dispatch(jumped(0));
+    expect(job().changes).toBe(changes);
+  });
   it('takes a gesture as one step, however often it is saved meanwhile', () => {
     const { dispatch, set, job, ruling } = table();
     set(31, 'drag');

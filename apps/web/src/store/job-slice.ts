@@ -102,6 +102,18 @@ const slice = createSlice({
         gesture: null,
       });
     },
+    /** Goes to where so many steps are done. */
+    jumped(state, { payload: position }: PayloadAction<number>) {
+      if (!state || position === state.position || position < 0 || position > state.steps.length)
+        return state;
+      const job = plain(state);
+      const { steps } = job;
+      const document =
+        position < job.position
+          ? steps.slice(position, job.position).reduceRight(undoStep, job.document)
+          : steps.slice(job.position, position).reduce(doStep, job.document);
+      return changed(job, { document, position, gesture: null });
+    },
     saving(state) {
       if (!state) return state;
       // A gesture that goes on meanwhile stays one step: the next save replaces what this one sends of it by the whole.
@@ -159,8 +171,19 @@ const slice = createSlice({
 });
 
 export const jobReducer = slice.reducer;
-export const { opened, closed, stepped, undone, redone, saving, saved, saveFailed, keptMine, broughtBack } =
-  slice.actions;
+export const {
+  opened,
+  closed,
+  stepped,
+  undone,
+  redone,
+  jumped,
+  saving,
+  saved,
+  saveFailed,
+  keptMine,
+  broughtBack,
+} = slice.actions;
 
 /** Changes the open job's document as one step; changes with the same gesture undo together. */
 export const edit =

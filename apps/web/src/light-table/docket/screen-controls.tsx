@@ -140,7 +140,7 @@ function CoarseRow({ screen, path, set }: { screen: Screen; path: NumberPath | u
         className="text-[12px] text-soft underline hover:text-ink"
         onClick={() => set('Coarse grid', { coarse: 0 })}
       >
-        On the film’s own pixels again
+        Back to film pixels
       </button>
     </>
   );

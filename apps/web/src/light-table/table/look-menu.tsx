@@ -66,8 +66,8 @@ export function LookMenu() {
           </div>
           <p className="text-soft">
             {distance > 0
-              ? `From ${Number(distance.toFixed(1))} m the eye parts what is ${((distance * 1000 * Math.PI) / 10800).toFixed(2)} mm apart.`
-              : 'The eye parts two lines about one minute of arc from one another.'}
+              ? `From ${Number(distance.toFixed(1))} m the eye sees detail down to ${((distance * 1000 * Math.PI) / 10800).toFixed(2)} mm.`
+              : 'The eye tells lines apart that are one minute of arc or more from one another.'}
           </p>
           <h3 className="mt-3 mb-1 border-t border-edge pt-2.5 text-[12.5px]">Poor register</h3>
           <SliderRow
@@ -80,7 +80,7 @@ export function LookMenu() {
             onChange={(next) => dispatch(lookSet({ register: next }))}
           />
           <div className="mt-1 flex items-center justify-between gap-2">
-            <span className="text-soft">Every plate misses by its own draw.</span>
+            <span className="text-soft">Each plate is off by its own random amount.</span>
             <Button
               className="!h-6 !px-2"
               disabled={register === 0}

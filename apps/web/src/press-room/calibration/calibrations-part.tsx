@@ -59,7 +59,7 @@ function Line({ calibration, entry }: { calibration: KeptCalibration; entry: Roo
       </span>
       <button
         type="button"
-        aria-label={`Throw away the calibration on ${stock.name} of ${dayWords(made)}`}
+        aria-label={`Delete the calibration on ${stock.name} of ${dayWords(made)}`}
         className="text-soft hover:text-ruby"
         onClick={() => orSay(drop(id).unwrap())}
       >

@@ -16,7 +16,7 @@ const KERNELS = [
 export const diffused = defineScreen({
   kind: 'diffused',
   name: 'Diffused',
-  says: 'Square spots; what each gets wrong, its neighbours make good.',
+  says: 'Square spots; the error of each is passed on to its neighbours.',
   fields: {
     spot: SPOT_SIZE(0.25),
     kernel: { type: 'choice', label: 'Spread', options: KERNELS, start: 'near' },

@@ -45,8 +45,8 @@ export const dots = defineScreen({
       usual: [0, 0.5],
       start: 0,
     },
-    place: { type: 'number', label: 'Out of place', unit: 'percent', least: 0, most: 100, start: 0 },
-    size: { type: 'number', label: 'Out of size', unit: 'percent', least: 0, most: 100, start: 0 },
+    place: { type: 'number', label: 'Scatter', unit: 'percent', least: 0, most: 100, start: 0 },
+    size: { type: 'number', label: 'Uneven sizes', unit: 'percent', least: 0, most: 100, start: 0 },
     ragged: { type: 'number', label: 'Ragged edge', unit: 'percent', least: 0, most: 100, start: 0 },
     seed: {
       type: 'seed',

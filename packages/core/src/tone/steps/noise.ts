@@ -31,7 +31,7 @@ export const noise = defineStep({
       ratio: true,
       start: 1,
     },
-    seed: { type: 'seed', label: 'Throw', start: 1 },
+    seed: { type: 'seed', label: 'Seed', start: 1 },
   },
   words: ({ amount }) => `${amount} %`,
   area: {

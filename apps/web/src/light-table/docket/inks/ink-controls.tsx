@@ -118,7 +118,7 @@ function FountainControls({
             />
           </Row>
           <SliderRow
-            label="stands at"
+            label="Position"
             value={stop.at}
             unit={PERCENT}
             least={i === 0 ? 0 : stops[i - 1].at + 1}

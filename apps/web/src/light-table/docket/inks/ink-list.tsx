@@ -69,7 +69,7 @@ function InkCard({ ink }: { ink: Ink }) {
     <Card
       id={inkCard(ink.id)}
       name={ink.name}
-      words={used ? (ink.fountain ? 'blended' : labWords(ink.lab)) : 'prints nothing yet'}
+      words={used ? (ink.fountain ? 'blended' : labWords(ink.lab)) : 'not used'}
       handle={
         <span className="flex w-6 items-center justify-center">
           <InkChip ink={ink} />

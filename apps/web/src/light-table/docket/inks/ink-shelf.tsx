@@ -16,7 +16,7 @@ export function AddInk() {
   const { data: kept = [] } = useInksQuery();
   const [drop] = useDropInkMutation();
   const add = (ink: ShelfInk) =>
-    editRecipe(`Further ink: ${ink.name}`, (one) => {
+    editRecipe(`Add ink: ${ink.name}`, (one) => {
       if (one.inks.length >= LIMITS.inks.most) {
         throw new RangeError(`A job has up to ${LIMITS.inks.most} inks. Take one away first.`);
       }
@@ -35,7 +35,7 @@ export function AddInk() {
     <Menu
       label={
         <>
-          <Plus size={13} /> Further ink
+          <Plus size={13} /> Add an ink
         </>
       }
     >

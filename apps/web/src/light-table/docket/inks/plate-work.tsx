@@ -47,7 +47,7 @@ export function PlateWork({ ink }: { ink: Ink }) {
         onChange={(weight, gesture) => set('Weight', { weight }, gesture)}
       />
       <SliderRow
-        label={plate.edgeSpread < 0 ? 'Choked by' : 'Spread by'}
+        label="Spread (− chokes)"
         value={plate.edgeSpread}
         unit={FINE_MM}
         {...LIMITS.edges}
@@ -102,7 +102,7 @@ export function PlateWork({ ink }: { ink: Ink }) {
         </>
       )}
       <SliderRow
-        label="Moved across"
+        label="Move right"
         value={shift.x}
         unit={FINE_MM}
         {...LIMITS.shift}
@@ -111,7 +111,7 @@ export function PlateWork({ ink }: { ink: Ink }) {
         onChange={(x, gesture) => set('Place', { shift: { ...shift, x } }, gesture)}
       />
       <SliderRow
-        label="and down"
+        label="Move down"
         value={shift.y}
         unit={FINE_MM}
         {...LIMITS.shift}

@@ -43,7 +43,7 @@ export function GradientControls({
       {limited && (
         <>
           <SliderRow
-            label="Full tone"
+            label="Darkest"
             value={gradient.limit}
             unit={PERCENT}
             least={0}
@@ -101,7 +101,7 @@ function StopControls({ gradient, at, choose, set }: PartProps) {
       )}
       <Row label={`Stop ${at + 1} of ${stops.length}`}>
         <ResetButton
-          label="Turn about"
+          label="Reverse"
           onClick={() =>
             set({
               stops: stops.toReversed().map((one, i, all) => ({

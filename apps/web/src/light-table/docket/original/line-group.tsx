@@ -16,9 +16,9 @@ export function LineGroup({ ppi }: { ppi: number }) {
   const set = (next: LineWork | null, gesture: string | null = null) =>
     change('Line work', (draft) => void ((draft.content as { line: LineWork | null }).line = next), gesture);
   return (
-    <Group name="Printed as">
+    <Group name="Print as">
       <Segmented
-        label="Printed as"
+        label="Print as"
         value={line ? 'line' : 'tone'}
         wide
         options={[

@@ -170,7 +170,7 @@ function Item({ original }: { original: OriginalRecipe }) {
         </button>
       )}
       <Toggle
-        label={`${name}, locked`}
+        label={`Lock ${name}`}
         on={locked}
         title={locked ? 'Unlock' : 'Lock: it cannot be moved on the table'}
         onClick={() => flip('locked', locked ? 'Unlock' : 'Lock')}
@@ -178,7 +178,7 @@ function Item({ original }: { original: OriginalRecipe }) {
         {locked ? <Lock size={13} /> : <LockOpen size={13} />}
       </Toggle>
       <Toggle
-        label={`${name}, shown`}
+        label={`Show ${name}`}
         on={shown}
         title={shown ? 'Hide: it is kept, and not printed' : 'Show'}
         onClick={() => flip('shown', shown ? 'Hide' : 'Show')}

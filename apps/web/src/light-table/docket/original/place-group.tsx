@@ -143,7 +143,7 @@ export function PlaceGroup() {
           aria-pressed={placement.mirrored}
           onClick={() => set({ mirrored: !placement.mirrored })}
         >
-          <FlipHorizontal2 size={13} /> {placement.mirrored ? 'Mirrored' : 'As it is'}
+          <FlipHorizontal2 size={13} /> {placement.mirrored ? 'Mirrored' : 'Not mirrored'}
         </Button>
       </Row>
     </Group>

@@ -1,6 +1,5 @@
-import { Select } from '../../../controls/select.tsx';
-import { refit, sheetName, SHEETS, LIMITS } from '@brachytone/job';
-import { Button } from '../../../controls/button.tsx';
+import { refit, LIMITS } from '@brachytone/job';
+import { SheetName, SheetSides } from '../../../controls/sheet-fields.tsx';
 import { NumberField } from '../../../controls/number-field.tsx';
 import { DPI, MM } from '../../../words/quantity.ts';
 import { SliderRow } from '../../../controls/slider-row.tsx';
@@ -24,45 +23,13 @@ export function SheetGroup() {
         Object.assign(recipe.sheet, after);
       }),
     );
-  const takeName = (name: string) => {
-    const found = SHEETS.find((one) => one.name === name);
-    if (!found) return;
-    const upright = sheet.height >= sheet.width;
-    resize(upright ? found.width : found.height, upright ? found.height : found.width);
-  };
   return (
     <Group name="Sheet">
       <Row label="Size">
-        <Select
-          label="Sheet size"
-          value={sheetName(sheet.width, sheet.height) ?? ''}
-          options={[
-            { value: '', name: 'free', disabled: true },
-            ...SHEETS.map(({ name }) => ({ value: name, name })),
-          ]}
-          onChange={takeName}
-        />
-        <Button className="!h-6 !px-2" onClick={() => resize(sheet.height, sheet.width)}>
-          Turn
-        </Button>
+        <SheetName sheet={sheet} onChange={resize} />
       </Row>
       <Row label="Width, height">
-        <NumberField
-          label="Sheet width"
-          className="w-[86px]"
-          value={sheet.width}
-          unit={MM}
-          {...LIMITS.side}
-          onChange={(width) => resize(width, sheet.height)}
-        />
-        <NumberField
-          label="Sheet height"
-          className="w-[86px]"
-          value={sheet.height}
-          unit={MM}
-          {...LIMITS.side}
-          onChange={(height) => resize(sheet.width, height)}
-        />
+        <SheetSides sheet={sheet} onChange={resize} />
       </Row>
       <Row label="Bleed">
         <NumberField

@@ -50,7 +50,7 @@ export function Measured({ chosen, room }: { chosen: JobPress; room: readonly Ro
                 begin(entry, recipe).then(({ press, calibration }) => {
                   if (press.id !== chosen.id)
                     dispatch(
-                      edit('Press of one’s own', (draft) => {
+                      edit('Own press', (draft) => {
                         if (draft.recipe.press) draft.recipe.press.id = press.id;
                       }),
                     );

@@ -76,7 +76,7 @@ export function PressChanged({
                 .unwrap()
                 .then(({ id, ...press }) => {
                   dispatch(
-                    edit('Press of one’s own', (draft) => {
+                    edit('Own press', (draft) => {
                       if (draft.recipe.press) {
                         draft.recipe.press.id = id;
                         draft.recipe.press.press = press as typeof draft.recipe.press.press;

@@ -38,7 +38,7 @@ export function BandsRouteControls({ original, route }: { original: OriginalReci
     const gaps = edges.slice(1).map((edge, i) => edge - edges[i]);
     const widest = gaps.indexOf(Math.max(...gaps));
     const middle = Math.round(edges[widest] + gaps[widest] / 2);
-    set('One band more', {
+    set('Add a band', {
       at: [...route.at, middle].sort((a, b) => a - b),
       inks: route.inks.toSpliced(widest, 0, route.inks[widest]),
     });
@@ -73,7 +73,7 @@ export function BandsRouteControls({ original, route }: { original: OriginalReci
               aria-label={`Take away band ${i + 1}`}
               className="text-soft hover:text-ruby"
               onClick={() =>
-                set('One band fewer', {
+                set('Remove a band', {
                   at: route.at.toSpliced(Math.max(0, i - 1), 1),
                   inks: route.inks.toSpliced(i, 1),
                 })
@@ -85,7 +85,7 @@ export function BandsRouteControls({ original, route }: { original: OriginalReci
         </Row>
       ))}
       <div className="mt-1 mb-2 flex justify-between">
-        {route.inks.length < MOST && <ResetButton label="One band more" onClick={split} />}
+        {route.inks.length < MOST && <ResetButton label="Add a band" onClick={split} />}
         <ResetButton
           label="Paint a further ink in…"
           onClick={() =>

@@ -98,7 +98,7 @@ export function ProcessControls({
           event.target.value = '';
         }}
       />
-      <Row label="Printed as">
+      <Row label="Condition">
         <Select
           label="Printing condition"
           value={route.kind === 'profile' ? 'profile' : (condition?.id ?? 'own')}
@@ -106,7 +106,7 @@ export function ProcessControls({
             ...PRINTING_CONDITIONS.map(({ id, says }) => ({ value: id, name: says })),
             ...(condition || route.kind === 'profile'
               ? []
-              : [{ value: 'own', name: 'Inks and stock of one’s own' }]),
+              : [{ value: 'own', name: 'Your own inks and stock' }]),
             ...(route.kind === 'profile' ? [{ value: 'profile', name: 'By the profile' }] : []),
           ]}
           onChange={(id) => {
@@ -125,7 +125,7 @@ export function ProcessControls({
       )}
       <div className="mt-1 text-right">
         <ResetButton
-          label={isLoading ? 'Bringing it in…' : 'Use an ICC profile of one’s own…'}
+          label={isLoading ? 'Bringing it in…' : 'Use your own ICC profile…'}
           onClick={() => chooser.current?.click()}
         />
       </div>
@@ -149,8 +149,8 @@ function ModelControls({ original, route }: { original: OriginalRecipe; route: P
   return (
     <>
       {percent('Black', 'generation')}
-      {percent('In colours', 'replacement')}
-      {percent('Begins at', 'from')}
+      {percent('Grey to black', 'replacement')}
+      {percent('Black from', 'from')}
       <SliderRow
         label="Ink limit"
         value={route.limit}

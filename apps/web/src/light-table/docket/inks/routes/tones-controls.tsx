@@ -48,7 +48,7 @@ export function TonesControls({ original, route }: { original: OriginalRecipe; r
     ),
   });
   const addInk = () =>
-    editRecipe('Further ink', (one) => {
+    editRecipe('Add an ink', (one) => {
       const [next] = free;
       const ink = next ?? inkForJob(one, SHIPPED_INKS[6 - route.inks.length]);
       const curves = startCurves(route.inks.length + 1);

@@ -25,7 +25,7 @@ export function FadeControls() {
   return (
     <>
       {(content.kind === 'picture' || content.kind === 'gradient') && (
-        <Row label="There by">
+        <Row label="Fades by">
           <Segmented
             label="What the fade is made from"
             value={fade.by}

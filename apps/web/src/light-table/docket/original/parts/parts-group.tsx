@@ -102,7 +102,7 @@ export function PartsGroup() {
   const there = PARTS.filter((part) => part.words(original) !== null);
   const rest = PARTS.filter((part) => !there.includes(part) && part.suits(original));
   return (
-    <Group name="Seen as">
+    <Group name="Shape and blending">
       {there.map(({ id, name, says, words, put, Controls }) => (
         <Card
           key={id}

@@ -13,7 +13,7 @@ export function PictureFile() {
   const [ppi, setPpi] = useState(300);
   const { busy, take } = useTakeFile();
   return (
-    <Row label="As a file">
+    <Row label="Save it">
       <NumberField
         label="Resolution of the file"
         className="w-[74px]"
