@@ -87,7 +87,7 @@ await withDemoPage(async (page, url) => {
 
   await open('Open night banner');
   await page.keyboard.press('1');
-  await page.getByText('OPEN NIGHT', { exact: true }).click();
+  await page.locator('button[title^="OPEN NIGHT"]').click();
   await exact();
   await shot('lettering');
 
@@ -202,7 +202,7 @@ await withDemoPage(async (page, url) => {
   await page.getByText(/6 on it/).waitFor();
   await page.waitForTimeout(3000);
   await shot('gang');
-  await page.goto(`${url}/runs`);
-  await page.getByRole('article').first().waitFor();
-  await shot('runs');
+  await page.goto(`${url}/storage`);
+  await page.getByRole('row', { name: 'Films' }).waitFor();
+  await shot('storage');
 });

@@ -86,7 +86,7 @@ export async function mixedHours(folder: string, port: number, seed: number, hou
       if (!answer.ok) throw new Error(`proof: ${answer.status} ${await answer.text()}`);
       await answer.arrayBuffer();
     },
-    runs: () => films(pick(), 'tiff'),
+    runs: () => films(pick(), 'tiff-group4'),
     vectors: () => films(pick(), 'svg'),
     uploads: async () => server.bring(await photograph(random)),
   };
