@@ -8,6 +8,7 @@ import { eq } from 'drizzle-orm';
 import sharp from 'sharp';
 import { jobs, runs } from '../src/database/schema.ts';
 import { RunsService } from '../src/runs/runs.service.ts';
+import { StorageService } from '../src/storage/storage.service.ts';
 import { binary, startJob, startServer, type Harness } from './harness.ts';
 
 let server: Harness;
@@ -329,6 +330,23 @@ describe('runs', () => {
     );
     expect(again.films[0].sha256).toBe(sha256);
     await server.http.get(`/api/runs/${again.id}/films/${file}`).expect(200);
+  });
+
+  it('stay, with their films, when older ones cannot be cleaned away after them', async () => {
+    const { id } = await jobOf({ width: 20, height: 20, bleed: 0, resolution: 300 });
+    let asked = 0;
+    const storage = server.app.get(StorageService);
+    server.app.get(RunsService).onEnded(() => {
+      asked++;
+      return Promise.reject(new Error('The disk is full.'));
+    });
+    const run = await ended((await startRun(id)).id);
+    // The next run begins once the first is over and done with.
+    await ended((await startRun(id)).id);
+    await storage.onApplicationBootstrap();
+    expect(asked).toBeGreaterThanOrEqual(1);
+    expect((await server.http.get(`/api/runs/${run.id}`).expect(200)).body.status).toBe('done');
+    await server.http.get(`/api/runs/${run.id}/films/${run.films[0].file}`).expect(200);
   });
 
   it('are deleted with their films, once they have ended', async () => {

@@ -5,6 +5,8 @@ import type { JobDocument, JobView, PullView, RunView, StorageView, StoredId } f
 import { eq, sql } from 'drizzle-orm';
 import sharp from 'sharp';
 import { jobs, olderDocuments, originals, runs } from '../src/database/schema.ts';
+import { proofPictures } from '../src/storage/kinds/pictures.ts';
+import type { StorageContext } from '../src/storage/stored-kind.ts';
 import { clearLeftovers } from '../src/storage/leftovers.ts';
 import { send, smallPng, startJob, startServer, type Harness } from './harness.ts';
 
@@ -204,6 +206,17 @@ describe('storage', () => {
     const byTime = sizes.sort((a, b) => b.mtimeMs - a.mtimeMs);
     expect((await stored('pictures')).count).toBe(3);
     expect(await stored('pictures')).toMatchObject({ rule: { by: 'size', megabytes: 500 } });
+    // Room for two: the one shown longest ago goes.
+    const context = { dataFolder: server.folder } as StorageContext;
+    const both = byTime[0].size + byTime[1].size;
+    const { items } = await proofPictures.cleaning!.beyond(context, {
+      by: 'size',
+      megabytes: (both + 1) / 1e6,
+    });
+    const oldest = readdirSync(folder).find(
+      (name) => statSync(join(folder, name)).mtimeMs === byTime[2].mtimeMs,
+    );
+    expect(items).toEqual([join(folder, oldest!)]);
     const { body } = await server.http
       .post('/api/storage/pictures/clean')
       .send({ by: 'days', days: 0 })

@@ -35,7 +35,7 @@ import { JobsService } from './jobs.service.ts';
 import { ProofsService } from './proofs.service.ts';
 
 /** Tells when whoever asked has gone before the answer was there. */
-export function untilGone(response: Response): AbortSignal {
+function untilGone(response: Response): AbortSignal {
   const gone = new AbortController();
   response.on('close', () => !response.writableEnded && gone.abort());
   return gone.signal;

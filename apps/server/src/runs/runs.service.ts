@@ -442,7 +442,8 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
       );
       await written;
       await this.end(id, 'done', null, films);
-      await this.afterRun();
+      // Films that are made stay, whatever goes wrong with older ones.
+      await this.afterRun().catch((error: unknown) => this.log.error(logWords(error)));
     } catch (error) {
       // A server that goes away leaves what is whole, and goes on from there.
       if (this.closing) return;

@@ -19,6 +19,7 @@ import { STORED_KINDS } from './kinds/index.ts';
 import { clearLeftovers } from './leftovers.ts';
 import { RemovalService } from './removal.service.ts';
 import type { StorageContext, StoredKind } from './stored-kind.ts';
+import { unusedFiles, type UnusedFile } from './unused-files.ts';
 
 /** How often rules are kept to, and how often the database’s log is cut, ms. */
 const HOUR = 3600 * 1000;
@@ -30,7 +31,7 @@ type Cleaned = StoredKind & Required<Pick<StoredKind, 'cleaning'>>;
 @Injectable()
 export class StorageService implements OnApplicationBootstrap, OnModuleDestroy {
   private readonly log = new Logger('Storage');
-  private readonly context: StorageContext;
+  private readonly parts: Omit<StorageContext, 'unused'>;
   private timers: NodeJS.Timeout[] = [];
 
   constructor(
@@ -40,11 +41,11 @@ export class StorageService implements OnApplicationBootstrap, OnModuleDestroy {
     @Inject(RunsService) private readonly runs: RunsService,
     @Inject(RemovalService) removal: RemovalService,
   ) {
-    this.context = { database, dataFolder, files, runs, removal };
+    this.parts = { database, dataFolder, files, runs, removal };
   }
 
   async onApplicationBootstrap(): Promise<void> {
-    await clearLeftovers(this.context.dataFolder);
+    await clearLeftovers(this.parts.dataFolder);
     const often = (work: () => Promise<void>, pause: number) => {
       const timer = setInterval(() => {
         work().catch((error: unknown) => this.log.error(logWords(error)));
@@ -62,23 +63,30 @@ export class StorageService implements OnApplicationBootstrap, OnModuleDestroy {
     for (const timer of this.timers) clearInterval(timer);
   }
 
+  /** What one question is answered with. */
+  private context(): StorageContext {
+    let unused: Promise<readonly UnusedFile[]> | undefined;
+    return { ...this.parts, unused: () => (unused ??= unusedFiles(this.database.queries)) };
+  }
+
   async view(): Promise<StorageView> {
+    const context = this.context();
     const stored: StoredView[] = [];
     for (const kind of STORED_KINDS) {
       stored.push({
         id: kind.id,
-        ...(await kind.takes(this.context)),
+        ...(await kind.takes(context)),
         rule: kind.cleaning ? await this.rule(kind.id) : null,
         rules: kind.cleaning?.rules ?? [],
       });
     }
-    const { bavail, bsize } = await statfs(this.context.dataFolder);
+    const { bavail, bsize } = await statfs(context.dataFolder);
     return { stored, free: bavail * bsize };
   }
 
   /** What a rule would clean away now. */
   async wouldClean(id: StoredId, rule: KeepRule): Promise<Amount> {
-    const { count, bytes } = await this.cleaned(id, rule).cleaning.beyond(this.context, rule);
+    const { count, bytes } = await this.cleaned(id, rule).cleaning.beyond(this.context(), rule);
     return { count, bytes };
   }
 
@@ -96,9 +104,10 @@ export class StorageService implements OnApplicationBootstrap, OnModuleDestroy {
   /** Cleans away, once, what a rule does not keep. */
   async clean(id: StoredId, rule: KeepRule): Promise<Amount> {
     const { cleaning } = this.cleaned(id, rule);
-    const { count, bytes, items } = await cleaning.beyond(this.context, rule);
+    const context = this.context();
+    const { count, bytes, items } = await cleaning.beyond(context, rule);
     if (items.length === 0) return { count, bytes };
-    await cleaning.remove(this.context, items);
+    await cleaning.remove(context, items);
     await this.database.giveBack();
     return { count, bytes };
   }

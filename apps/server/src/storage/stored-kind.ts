@@ -3,6 +3,7 @@ import type { Database } from '../database/database.ts';
 import type { FilesService } from '../files/files.service.ts';
 import type { RunsService } from '../runs/runs.service.ts';
 import type { RemovalService } from './removal.service.ts';
+import type { UnusedFile } from './unused-files.ts';
 
 /** What kinds of stored things work with. */
 export interface StorageContext {
@@ -11,6 +12,8 @@ export interface StorageContext {
   readonly files: FilesService;
   readonly runs: RunsService;
   readonly removal: RemovalService;
+  /** Files that nothing uses: all documents are read for it, once for one question. */
+  readonly unused: () => Promise<readonly UnusedFile[]>;
 }
 
 /** Things of one kind, each with what it takes up. */
