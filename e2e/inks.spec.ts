@@ -180,7 +180,7 @@ test('spot inks are picked from the picture, an ink blended, a plate moved, pain
   await docket.getByRole('switch', { name: 'Blended across the sheet' }).click();
   await docket.getByRole('textbox', { name: 'Move right, number' }).fill('1.5');
   await docket.getByRole('textbox', { name: 'Move right, number' }).press('Enter');
-  const spread = docket.getByRole('textbox', { name: 'Spread (− chokes), number' });
+  const spread = docket.getByRole('textbox', { name: 'Edge spread, number' });
   await spread.fill('0.2');
   await spread.press('Enter');
 

@@ -47,7 +47,7 @@ export function PlateWork({ ink }: { ink: Ink }) {
         onChange={(weight, gesture) => set('Weight', { weight }, gesture)}
       />
       <SliderRow
-        label="Spread (− chokes)"
+        label="Edge spread"
         value={plate.edgeSpread}
         unit={FINE_MM}
         {...LIMITS.edges}
