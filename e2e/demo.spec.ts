@@ -24,7 +24,10 @@ test('a fresh board has the demo jobs with their proofs, to find, copy, put away
   await page.getByRole('button', { name: 'Duplicate' }).click();
   await expect(cards).toHaveCount(2);
   await page.getByRole('button', { name: 'Put away' }).first().click();
-  await expect(cards).toHaveCount(1);
+  // It is still found, among what was put away.
+  const foundAway = page.getByRole('region', { name: 'Put away' });
+  await expect(foundAway.getByRole('link', { name: /^Open / })).toHaveCount(1);
+  await expect(cards).toHaveCount(2);
   await page.getByRole('searchbox', { name: 'Find a job' }).fill('');
   await page.getByRole('link', { name: 'Open Night walk badge' }).click();
   await exact(page);

