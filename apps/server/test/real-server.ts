@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
+import { SERVER_ENV } from '../../../scripts/steps.mjs';
 
 /** The built server as a process of its own. */
 export class RealServer {
@@ -20,7 +21,7 @@ export class RealServer {
     this.output = '';
     const child = spawn(process.execPath, [fileURLToPath(new URL('../dist/main.js', import.meta.url))], {
       env: {
-        ...process.env,
+        ...SERVER_ENV,
         BRACHYTONE_DATA: this.folder,
         PORT: String(this.port),
         DATABASE_URL: '',

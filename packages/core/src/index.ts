@@ -47,7 +47,15 @@ export { srgbToLinear, type LinearRgb, encode8 } from './colour/srgb.ts';
 export { wideToXyz, labToWide } from './colour/wide-rgb.ts';
 
 // Inks on stock
-export { type Fountain, type Ink, type Overprint, TEXTURES, type Texture, type Stock } from './ink/ink.ts';
+export {
+  type Fountain,
+  type Ink,
+  type Overprint,
+  TEXTURES,
+  type Texture,
+  type Stock,
+  type StockPicture,
+} from './ink/ink.ts';
 export { inkOf } from './ink/ink-of.ts';
 export { inkModel, predict } from './ink/model.ts';
 export { overprintLight } from './ink/overprint.ts';
@@ -64,7 +72,18 @@ export { type Lettering, outlineLettering, letteringSize } from './lettering/let
 export type { Typeface } from './lettering/typeface.ts';
 
 // Gradients
-export { type GradientStop, type Gradient, toneAlong } from './gradient/gradient.ts';
+export {
+  type GradientStop,
+  type GradientTone,
+  type Gradient,
+  toneAlong,
+  colourAlong,
+  colourOf,
+  gradientTones,
+  isColoured,
+} from './gradient/gradient.ts';
+export { withShape } from './gradient/with-shape.ts';
+export { sourcePixels } from './separation/source-pixels.ts';
 
 // Tone: grey, steps, curves
 export { packedPoints, pointsOf, thinned, type StrokePoint } from './tone/stroke-points.ts';

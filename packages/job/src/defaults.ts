@@ -22,7 +22,7 @@ import {
 } from '@brachytone/core';
 import { VERSION, type JobDocument } from './document.ts';
 import { LABEL_TYPEFACE } from './typefaces.ts';
-import { cropToSheet, placeOnSheet, printedArea, sheetFor, type Page } from './placing.ts';
+import { cropToSheet, placeOnSheet, printedArea, sheetFor, WHOLE_CROP, type Page } from './placing.ts';
 
 /** Colour dots as an original first gets them. */
 export const NEW_COLOUR_DOTS: ColourDots = {
@@ -86,7 +86,7 @@ export function newOriginal(id: string, ink: string, sheet: Page, picture: Pictu
 
 /** A whole picture laid in the middle of the sheet, two thirds of its size. */
 export function addedOriginal(id: string, ink: string, sheet: Page, picture: PictureFacts): OriginalRecipe {
-  const crop = { x: 0, y: 0, width: 1, height: 1, turn: 0 };
+  const crop = WHOLE_CROP;
   const { width, height } = { width: (sheet.width * 2) / 3, height: (sheet.height * 2) / 3 };
   const placed = placeOnSheet({ width, height }, picture, crop);
   return {
@@ -135,6 +135,7 @@ export function newGradient(id: string, ink: string, sheet: Page): OriginalRecip
     placement: { x, y, width, turn: 0, mirrored: false },
     ...PLAIN,
     route: inkRoute(ink),
+    overprint: true,
   };
 }
 

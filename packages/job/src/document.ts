@@ -54,9 +54,15 @@ function usesOf({ content, container, route }: OriginalRecipe): FileUse[] {
 const marksUses = ({ marks }: Recipe): FileUse[] =>
   marks.uses.length > 0 ? [{ sha256: marks.font, kind: 'font' }] : [];
 
-/** Every file a job's originals and marks are made from, each once. */
+const stockUses = ({ stock }: Recipe): FileUse[] =>
+  stock.picture ? [{ sha256: stock.picture.picture, kind: 'picture' }] : [];
+
+/** Every file that a job's originals and marks are made from, and its stock is seen by, each once. */
 export const filesOf = (recipe: Recipe): FileUse[] => [
   ...new Map(
-    [...recipe.originals.flatMap(usesOf), ...marksUses(recipe)].map((use) => [use.sha256, use]),
+    [...recipe.originals.flatMap(usesOf), ...marksUses(recipe), ...stockUses(recipe)].map((use) => [
+      use.sha256,
+      use,
+    ]),
   ).values(),
 ];

@@ -17,6 +17,7 @@ export * from './tone-schema.ts';
 export * from './migrations.ts';
 export * from './migrate.ts';
 export * from './sheets.ts';
+export * from './painted.ts';
 export * from './placing.ts';
 export * from './preparations.ts';
 export * from './shipped-screens.ts';

@@ -49,6 +49,14 @@ export const stockSchema: Joi.ObjectSchema<Stock> = Joi.object<Stock>({
   name,
   lab: labSchema,
   texture: Joi.valid(...TEXTURES).required(),
+  textureStrength: between(LIMITS.textureStrength).optional(),
+  picture: Joi.object({
+    picture: Joi.string()
+      .pattern(/^[0-9a-f]{64}$/)
+      .required(),
+    width: between(LIMITS.stockWidth),
+    strength: between({ least: 0, most: 100 }),
+  }),
   soak: between(LIMITS.soak),
   yuleNielsen: between(LIMITS.lightSpread),
 });

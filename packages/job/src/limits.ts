@@ -34,6 +34,11 @@ export const LIMITS = {
   smooth: { least: 0, most: 20 },
   /** One side over another. */
   ratio: { least: 0.02, most: 50 },
+  /** How strongly a stock's surface is seen, percent, and how wide the stock in its picture is, mm. */
+  textureStrength: { least: 0, most: 400 },
+  stockWidth: { least: 5, most: 5000 },
+  /** Longer side of a picture painted from a drawing, pixels. */
+  painted: { least: 64, most: 12_000 },
   /** Place of an original on the sheet, mm. */
   position: { least: -10000, most: 10000 },
   /** Film resolution, dots per inch. */

@@ -7,6 +7,9 @@ import {
   type Placement,
 } from '@brachytone/core';
 
+/** All of a picture. */
+export const WHOLE_CROP: Crop = { x: 0, y: 0, width: 1, height: 1, turn: 0 };
+
 interface Size {
   readonly width: number;
   readonly height: number;

@@ -86,7 +86,14 @@ const gradient = Joi.object({
   to: Joi.object(place).required(),
   width: between(LIMITS.ratio),
   stops: Joi.array()
-    .items(Joi.object({ at: share, tone: percent, middle: Joi.number().min(0.02).max(0.98).required() }))
+    .items(
+      Joi.object({
+        at: share,
+        tone: percent,
+        middle: Joi.number().min(0.02).max(0.98).required(),
+        colour: colour.optional(),
+      }),
+    )
     .min(2)
     .max(24)
     .custom((stops: { at: number }[], helpers) =>
@@ -95,7 +102,7 @@ const gradient = Joi.object({
     .required()
     .messages({ 'stops.order': 'The stops of a gradient must stand in order.' }),
   points: Joi.array()
-    .items(Joi.object({ ...place, tone: percent }))
+    .items(Joi.object({ ...place, tone: percent, colour: colour.optional() }))
     .max(24)
     .when('shape', { is: 'points', then: Joi.array().min(1) })
     .required(),

@@ -122,6 +122,10 @@ export interface OriginalFacts {
   readonly inks?: readonly string[];
   /** How the colours of a file that is separated were taken, and the picture it was. */
   readonly taken?: Taking & { readonly from: string };
+  /** The drawing that a picture was painted from, and the longer side asked for, in pixels. */
+  readonly painted?: { readonly from: string; readonly longest: number };
+  /** True for a drawing with greys or colours that are neither print nor paper. */
+  readonly shades?: boolean;
   /** Name of a typeface. */
   readonly typeface?: string;
   /** What of a drawing could not be taken over, in words. */

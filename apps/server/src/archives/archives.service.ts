@@ -12,11 +12,18 @@ import type { Ticket } from '@brachytone/pdf';
 import { Inject, Injectable } from '@nestjs/common';
 import { ZipFile } from 'yazl';
 import { Problem } from '../http/problem.ts';
-import { FilesService } from '../files/files.service.ts';
+import { FilesService, madeFrom } from '../files/files.service.ts';
 import { JobsService } from '../jobs/jobs.service.ts';
 import { RunsService } from '../runs/runs.service.ts';
 import { WorkService } from '../work/work.service.ts';
-import { MANIFEST, manifestOf, type ArchivedFile, type Manifest, type TakenFile } from './manifest.ts';
+import {
+  MANIFEST,
+  manifestOf,
+  type ArchivedFile,
+  type Manifest,
+  type PaintedFile,
+  type TakenFile,
+} from './manifest.ts';
 import { readArchive } from './read-archive.ts';
 
 /**
@@ -24,10 +31,10 @@ import { readArchive } from './read-archive.ts';
  *
  * @throws UnreadableDocument, or Problem
  */
-function checkWhole({ document, files, taken, separated }: Manifest): void {
+function checkWhole({ document, files, taken, painted, separated }: Manifest): void {
   const wanted = filesOf(readDocument(document).recipe);
   const there = new Set([
-    ...[...files, ...taken].map(({ sha256 }) => sha256),
+    ...[...files, ...taken, ...painted].map(({ sha256 }) => sha256),
     ...separated.flatMap(({ channels }) => channels),
   ]);
   const missing = wanted.filter(({ sha256 }) => !there.has(sha256));
@@ -66,14 +73,14 @@ export class ArchivesService {
   /** A job as one ZIP: itself, its originals and typefaces as they were brought in, its films, its picture and its ticket. */
   async pack(id: string): Promise<{ stream: Readable; name: string }> {
     const { document } = await this.jobs.get(id);
-    const { files, taken, separated } = await this.contents(document);
+    const { files, taken, painted, separated } = await this.contents(document);
     const run = await this.runs.newestOf(id);
     const { pdf, ticket, picture } = await this.ticketFor(document, run?.films ?? []);
     const zip = new ZipFile();
     const mtime = new Date();
     const add = (name: string, bytes: Uint8Array) => zip.addBuffer(Buffer.from(bytes), name, { mtime });
     const json = (value: unknown) => new TextEncoder().encode(`${JSON.stringify(value, null, 1)}\n`);
-    add(MANIFEST, json(manifestOf({ document, files, taken, separated })));
+    add(MANIFEST, json(manifestOf({ document, files, taken, painted, separated })));
     add('print.png', picture);
     add('ticket.pdf', pdf);
     add('ticket.json', json(ticket));
@@ -97,6 +104,7 @@ export class ArchivesService {
   private async contents({ recipe }: JobDocument) {
     const files = new Map<string, ArchivedFile>();
     const taken: TakenFile[] = [];
+    const painted: PaintedFile[] = [];
     const put = async (sha256: string) => {
       const { kind } = await this.files.get(sha256);
       files.set(sha256, { sha256, kind, path: `originals/${sha256}` });
@@ -106,14 +114,15 @@ export class ArchivesService {
       // Channels are made of their file again.
       if (facts.format === 'channel') continue;
       if (facts.taken) taken.push({ ...facts.taken, sha256 });
-      await put(facts.taken?.from ?? sha256);
+      if (facts.painted) painted.push({ ...facts.painted, sha256 });
+      await put(madeFrom(facts) ?? sha256);
     }
     const separated = recipe.originals.flatMap(({ route, content }) =>
       route.kind === 'separated' && content.kind === 'picture'
         ? [{ from: content.picture, channels: route.channels.map(({ picture }) => picture) }]
         : [],
     );
-    return { files: [...files.values()], taken, separated };
+    return { files: [...files.values()], taken, painted, separated };
   }
 
   /** Opens an archive as a job of its own. All of it is looked at before anything is kept. */
@@ -125,6 +134,7 @@ export class ArchivesService {
       for (const one of manifest.files) await this.files.add(await archive.file(one.path));
       for (const { from, intent, compensate } of manifest.taken)
         await this.files.retake(from, intent, compensate);
+      for (const { from, longest } of manifest.painted) await this.files.paint(from, longest);
       for (const { from } of manifest.separated) await this.files.channels(from);
       return await this.jobs.create(manifest.document);
     } finally {

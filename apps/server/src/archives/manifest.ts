@@ -1,5 +1,5 @@
 import { INTENTS, type Intent } from '@brachytone/core';
-import type { FileKind } from '@brachytone/job';
+import { LIMITS, type FileKind } from '@brachytone/job';
 import Joi from 'joi';
 
 /** Name of what tells of an archive, in it. */
@@ -23,6 +23,15 @@ export interface TakenFile {
   readonly compensate: boolean;
 }
 
+/** A drawing that was painted as a picture. */
+export interface PaintedFile {
+  /** SHA-256 of the drawing, and the name of the picture. */
+  readonly from: string;
+  readonly sha256: string;
+  /** Its longer side, pixels. */
+  readonly longest: number;
+}
+
 /** A separated file whose channels are pictures of their own. */
 export interface SeparatedFile {
   /** SHA-256 of the file, and the names of its channels that are used. */
@@ -37,6 +46,7 @@ export interface Manifest {
   readonly document: unknown;
   readonly files: readonly ArchivedFile[];
   readonly taken: readonly TakenFile[];
+  readonly painted: readonly PaintedFile[];
   readonly separated: readonly SeparatedFile[];
 }
 
@@ -79,6 +89,17 @@ export const manifestSchema = Joi.object<Manifest>({
     )
     .max(FILES)
     .required(),
+  painted: Joi.array()
+    .items(
+      Joi.object({
+        from: sha256,
+        sha256,
+        longest: Joi.number().integer().min(LIMITS.painted.least).max(LIMITS.painted.most).required(),
+      }),
+    )
+    .max(FILES)
+    // Archives made before drawings could be painted have none.
+    .default([]),
   separated: Joi.array()
     .items(Joi.object({ from: sha256, channels: Joi.array().items(sha256.optional()).max(FILES).required() }))
     .max(FILES)

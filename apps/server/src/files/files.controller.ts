@@ -1,7 +1,7 @@
 import { Body, Controller, Get, Header, Inject, Param, Post, Query, StreamableFile } from '@nestjs/common';
 import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
 import { INTENTS, writePam, type Drawing, type Intent } from '@brachytone/core';
-import type { ChannelsView, OriginalView, ProfileView } from '@brachytone/job';
+import { LIMITS, type ChannelsView, type OriginalView, type ProfileView } from '@brachytone/job';
 import Joi from 'joi';
 import { Checked } from '../http/checked.ts';
 import { Problem } from '../http/problem.ts';
@@ -23,6 +23,20 @@ const separationQuery = new Checked<SeparationQuery>(
 );
 
 const takenBody = separationQuery;
+
+interface PaintedBody {
+  readonly longest: number;
+}
+const paintedBody = new Checked<PaintedBody>(
+  Joi.object<PaintedBody>({
+    longest: Joi.number()
+      .integer()
+      .min(LIMITS.painted.least)
+      .max(LIMITS.painted.most)
+      .required()
+      .label('longest side in pixels'),
+  }),
+);
 
 @ApiTags('files')
 @Controller('api/files')
@@ -114,6 +128,15 @@ export class FilesController {
     @Body(takenBody) { intent, compensate }: SeparationQuery,
   ): Promise<OriginalView> {
     return this.originals.retake(name, intent, compensate);
+  }
+
+  @Post(':sha256/painted')
+  @ApiOperation({ summary: 'A drawing as a picture with its greys and colours, as an original of its own' })
+  paint(
+    @Param('sha256', sha256) name: string,
+    @Body(paintedBody) { longest }: PaintedBody,
+  ): Promise<OriginalView> {
+    return this.originals.paint(name, longest);
   }
 
   @Post(':sha256/channels')

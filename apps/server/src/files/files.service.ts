@@ -13,6 +13,7 @@ import {
   filesOf,
   type ChannelsView,
   type FileUse,
+  type OriginalFacts,
   type OriginalView,
   type ProfileView,
 } from '@brachytone/job';
@@ -90,6 +91,20 @@ export class FilesService {
     return this.keep(name, byteLength, { ...made, facts: { ...made.facts, taken } });
   }
 
+  /** A drawing as a picture with its greys and colours, an original of its own without the file's bytes. */
+  async paint(sha256: string, longest: number): Promise<OriginalView> {
+    const { kind, byteLength } = await this.get(sha256);
+    const name = nameOf(`${sha256} painted ${longest}`);
+    const known = await this.find(name);
+    if (known) return known;
+    if (kind !== 'drawing') throw notFound('drawing of this kind');
+    const made = await this.refused.unlessRefused(`painted ${name}`, async () =>
+      this.readers.run('paint', { bytes: await this.source(sha256), longest }),
+    );
+    const painted = { from: sha256, longest };
+    return this.keep(name, byteLength, { ...made, facts: { ...made.facts, painted } });
+  }
+
   /** The channels of a separated file, each an original of its own, and the press's profile in it. */
   async channels(sha256: string): Promise<ChannelsView> {
     const { facts } = await this.get(sha256);
@@ -143,7 +158,7 @@ export class FilesService {
   /** The original's bytes as they were brought in. */
   async source(sha256: string): Promise<Uint8Array<ArrayBuffer>> {
     const { facts } = await this.get(sha256);
-    return this.bytes(facts.taken?.from ?? sha256, 'source');
+    return this.bytes(madeFrom(facts) ?? sha256, 'source');
   }
 
   /** What is known of the files named, as far as they are here. */
@@ -315,6 +330,10 @@ function viewOf({
 }: typeof originals.$inferSelect): OriginalView {
   return view;
 }
+
+/** The file that a picture was made of, where that is another one. */
+export const madeFrom = ({ taken, painted }: OriginalFacts): string | undefined =>
+  taken?.from ?? painted?.from;
 
 /** What a picture that is made of a file goes by, as if it were a file itself. */
 const nameOf = (text: string): string => createHash('sha256').update(text).digest('hex');

@@ -63,6 +63,7 @@ export function readDrawing(bytes: Uint8Array): { drawing: Drawing; facts: Origi
     parts: 0,
     dashes: 0,
     leftOut: new Set(),
+    shades: false,
   };
   if (/<(?:[a-z]+:)?text[\s>]/.test(text)) reading.leftOut.add('text that is not turned into outlines');
   if (hasPictures) reading.leftOut.add('a picture inside it');
@@ -87,6 +88,7 @@ export function readDrawing(bytes: Uint8Array): { drawing: Drawing; facts: Origi
       profile: null,
       density: null,
       turned: false,
+      ...(reading.shades ? { shades: true } : {}),
       ...(reading.leftOut.size > 0 ? { leftOut: [...reading.leftOut] } : {}),
     },
   };
@@ -125,6 +127,7 @@ interface Reading {
   parts: number;
   dashes: number;
   readonly leftOut: Set<string>;
+  shades: boolean;
 }
 
 const clipsById = (svg: Node): Map<string, Node> =>
@@ -272,15 +275,21 @@ function roughLength({ start, parts }: Contour): number {
   return length;
 }
 
+/** Light (linear, 0–1) between which paint is neither print nor paper: L* 25 and L* 93. */
+const SHADES = { from: 0.044, to: 0.83 };
+
 /** True for paint that prints, false for paint that leaves bare, undefined for none. */
 function isDark(paint: string, opacity: string | undefined, reading: Reading): boolean | undefined {
   if (paint === 'none' || Number(opacity ?? 1) < 0.5) return undefined;
   const colour = /^#([0-9a-f]{2})([0-9a-f]{2})([0-9a-f]{2})$/i.exec(paint);
   if (!colour) {
     reading.leftOut.add('a gradient or pattern, taken as solid');
+    reading.shades = true;
     return true;
   }
   const [red, green, blue] = colour.slice(1).map((two) => srgbToLinear(parseInt(two, 16) / 255));
+  const light = luma709(red, green, blue);
+  if (light > SHADES.from && light < SHADES.to) reading.shades = true;
   // Lighter than half to the eye (L* 50 reflects 18.4 %) is paper, not ink.
-  return luma709(red, green, blue) < 0.184;
+  return light < 0.184;
 }

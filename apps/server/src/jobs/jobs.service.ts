@@ -1,9 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import {
+  asPainted,
   cutText,
   filesOf,
   newJob,
+  paintedLongest,
   readDocument,
   type HistoryChange,
   type JobDocument,
@@ -85,7 +87,7 @@ export class JobsService {
 
   /** A new job from an original that was brought in under the given file name. */
   async start(picture: { sha256: string; name: string }): Promise<JobWithDocument> {
-    const { width, height, kind } = await this.originals.get(picture.sha256);
+    const { width, height, kind, facts } = await this.originals.get(picture.sha256);
     if (kind === 'font' || kind === 'profile') {
       throw new Problem(
         422,
@@ -95,7 +97,23 @@ export class JobsService {
           : 'This is a colour profile. Open a job, and bring it in under its inks.',
       );
     }
-    return this.create(newJob({ ...picture, width, height }, kind));
+    const document = newJob({ ...picture, width, height }, kind);
+    return this.create(facts.shades ? await this.painted(document, picture.sha256) : document);
+  }
+
+  /** A drawing with greys or colours is printed as tone; one that cannot be painted stays line work. */
+  private async painted(document: JobDocument, drawing: string): Promise<JobDocument> {
+    const [original] = document.recipe.originals;
+    try {
+      const { sha256 } = await this.originals.paint(drawing, paintedLongest(original));
+      return {
+        ...document,
+        recipe: { ...document.recipe, originals: [asPainted(original, sha256)] },
+      };
+    } catch (error) {
+      if (!(error instanceof Problem)) throw error;
+      return document;
+    }
   }
 
   /** A job with the given document. */

@@ -5,6 +5,7 @@ import { isDrawing, readDrawing } from '../files/read-drawing.ts';
 import { isFont, readFont } from '../files/read-font.ts';
 import { packPicture, readPicture, smallLevelOf, type ReadPicture } from '../files/read-picture.ts';
 import { isProfile, profileTable, profileView, readProfile } from '../files/read-profile.ts';
+import { paintSvg } from '../files/paint-svg.ts';
 import { pressProfileIn, readChannels, readManyInks } from '../files/read-separated.ts';
 import { orRefusal, type Kept, type ReaderTasks, type Refusal } from './readings.ts';
 
@@ -23,6 +24,7 @@ export const READER_TASKS: Does = {
   intake: ({ bytes }) => orRefusal(() => takenIn(bytes)),
   retake: ({ bytes, intent, compensate }) =>
     orRefusal(async () => keptPicture(await readPicture(bytes, { intent, compensate }))),
+  paint: ({ bytes, longest }) => orRefusal(async () => keptPicture(await paintSvg(bytes, longest))),
   channels: ({ bytes }) => orRefusal(() => channelsOf(bytes)),
   separation: ({ profile, intent, compensate }) => orRefusal(() => profileTable(profile, intent, compensate)),
   profile: ({ profile }) => orRefusal(() => profileView(profile)),

@@ -42,6 +42,8 @@ export interface ReaderTasks {
   intake: { given: { bytes: Uint8Array }; made: Kept };
   /** Takes the colours of a CMYK file in another way. */
   retake: { given: { bytes: Uint8Array; intent: Intent; compensate: boolean }; made: Kept };
+  /** A drawing as a picture with alpha, its longer side so many pixels long. */
+  paint: { given: { bytes: Uint8Array; longest: number }; made: Kept };
   /** The channels of a separated file as grey pictures, and the press's profile that lies in it. */
   channels: {
     given: { bytes: Uint8Array };

@@ -51,11 +51,13 @@ export async function unusedFiles(queries: Queries, without?: string): Promise<U
     .select({
       sha256: originals.sha256,
       touched: originals.touched,
-      from: sql<string | null>`${originals.facts} #>> '{taken,from}'`,
+      from: sql<
+        string | null
+      >`coalesce(${originals.facts} #>> '{taken,from}', ${originals.facts} #>> '{painted,from}')`,
     })
     .from(originals)
     .where(ne(originals.kind, 'font'));
-  // A picture that is taken of a file another way lives on that file's bytes.
+  // A picture that is made of a file in another way lives on that file's bytes.
   for (const { sha256, from } of files) if (from !== null && named.has(sha256)) named.add(from);
   return files.filter(({ sha256 }) => !named.has(sha256));
 }

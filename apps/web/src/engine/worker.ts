@@ -5,6 +5,7 @@ import {
   coloursAt,
   labsOf,
   pickColours,
+  sourcePixels,
   pressProof,
   reachSummary,
   routeModel,
@@ -266,8 +267,8 @@ const workerApi = {
 
   /** Colours that stand best for an original's, as Lab. */
   pickColours(original: OriginalRecipe, count: number, stock: Lab): Lab[] {
-    const picture = smallSource(original, materials, PICKED)?.picture;
-    return picture ? pickColours(labsOf(picture), count, stock) : [];
+    const source = smallSource(original, materials, PICKED);
+    return source ? pickColours(labsOf(sourcePixels(source)), count, stock) : [];
   },
 
   /** How far off an original's colours come out in its inks, CIEDE2000; undefined where that cannot be told. */

@@ -1,4 +1,4 @@
-import { pictureLike } from '@brachytone/job';
+import { asPainted, paintedLongest, pictureLike, type JobDocument, type OriginalView } from '@brachytone/job';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
@@ -8,6 +8,7 @@ import {
   useCreateJobMutation,
   useLazyJobQuery,
   useOpenArchiveMutation,
+  usePaintMutation,
   useStartJobMutation,
 } from '../store/api.ts';
 
@@ -28,8 +29,17 @@ export function useStartJob(): {
   const [startJob] = useStartJobMutation();
   const [createJob] = useCreateJobMutation();
   const [ask] = useLazyJobQuery();
+  const [paint] = usePaintMutation();
   const [openArchive] = useOpenArchiveMutation();
   const [busy, setBusy] = useState<string>();
+  /** A drawing with greys or colours is printed as tone. */
+  const likeAnother = async (like: string, file: OriginalView & { name: string }): Promise<JobDocument> => {
+    const document = pictureLike((await ask(like).unwrap()).document, file);
+    if (!file.facts.shades) return document;
+    const [drawing] = document.recipe.originals;
+    const { sha256 } = await paint({ sha256: file.sha256, longest: paintedLongest(drawing) }).unwrap();
+    return { ...document, recipe: { ...document.recipe, originals: [asPainted(drawing, sha256)] } };
+  };
   const run = async (files: readonly File[], like: string | undefined) => {
     const file = files[0];
     if (!file || busy) return;
@@ -46,9 +56,7 @@ export function useStartJob(): {
       const job =
         like === undefined || (facts.kind !== 'picture' && facts.kind !== 'drawing')
           ? await startJob({ sha256, name }).unwrap()
-          : await createJob(
-              pictureLike((await ask(like).unwrap()).document, { sha256, name, ...facts }),
-            ).unwrap();
+          : await createJob(await likeAnother(like, { sha256, name, ...facts })).unwrap();
       void navigate(`/jobs/${job.id}/screens`);
     } catch (error) {
       toast.error(`“${file.name}”: ${sentenceOf(error)}`);

@@ -213,6 +213,13 @@ export const api = createApi({
     retake: build.mutation<OriginalView, Taking & { sha256: string }>({
       query: ({ sha256, ...body }) => ({ url: `files/${sha256}/taken`, method: 'POST', body }),
     }),
+    paint: build.mutation<OriginalView, { sha256: string; longest: number }>({
+      query: ({ sha256, longest }) => ({
+        url: `files/${sha256}/painted`,
+        method: 'POST',
+        body: { longest },
+      }),
+    }),
     channels: build.mutation<ChannelsView, string>({
       query: (sha256) => ({ url: `files/${sha256}/channels`, method: 'POST' }),
     }),
@@ -357,6 +364,7 @@ export const {
   useSimulatedScanMutation,
   useProfileQuery,
   useLazyProfileQuery,
+  usePaintMutation,
   useRetakeMutation,
   useChannelsMutation,
   usePullsQuery,

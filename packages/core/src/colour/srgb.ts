@@ -26,8 +26,14 @@ export const linearOf8 = (value: number): number => LINEAR[value];
 export const encode8 = (linear: number): number =>
   ENCODED[linear <= 0 ? 0 : linear >= 1 ? 65535 : (linear * 65535 + 0.5) | 0];
 
+/** `#rrggbb` as three 8-bit samples. */
+export function hexToRgb(hex: string): [number, number, number] {
+  const value = Number.parseInt(hex.slice(1), 16);
+  return [(value >> 16) & 255, (value >> 8) & 255, value & 255];
+}
+
 /** `#rrggbb` to linear light. */
 export function hexToLinear(hex: string): LinearRgb {
-  const value = Number.parseInt(hex.slice(1), 16);
-  return [LINEAR[(value >> 16) & 255], LINEAR[(value >> 8) & 255], LINEAR[value & 255]];
+  const [red, green, blue] = hexToRgb(hex);
+  return [LINEAR[red], LINEAR[green], LINEAR[blue]];
 }

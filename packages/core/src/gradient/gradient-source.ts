@@ -1,5 +1,5 @@
 import type { ToneSource } from '../tone/tone-rows.ts';
-import { gradientCoverage, type Gradient } from './gradient.ts';
+import { gradientCoverage, isColoured, type Gradient } from './gradient.ts';
 
 /** Pixels for each mm that a gradient is worked out at, as far as its whole has no more than the longest side. */
 const PIXELS_PER_MM = 12;
@@ -27,6 +27,8 @@ export function gradientSource(gradient: Gradient, mm: number, scale: number): T
     height,
     scale,
     ppi: full.width / (mm / 25.4),
-    coverage: (_tone, table, region, out) => gradientCoverage(gradient, box, table, region, out),
+    isColoured: isColoured(gradient),
+    coverage: (tone, table, region, out) =>
+      gradientCoverage(gradient, box, table, region, out, tone.grey.weights),
   };
 }

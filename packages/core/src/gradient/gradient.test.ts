@@ -1,4 +1,5 @@
 import { tintGradient } from '../testing.ts';
+import { BT709, weightsOf, type HueWeights } from '../tone/grey.ts';
 import { gradientCoverage, toneAlong, type Gradient } from './gradient.ts';
 
 const straight = Uint16Array.from({ length: 65536 }, (_, i) => i);
@@ -60,5 +61,47 @@ describe('gradients', () => {
     expect(toneAlong(stops, 0.2 + 0.5 * 0.3)).toBeCloseTo(40, 9);
     expect(toneAlong(stops, 0)).toBe(20);
     expect(toneAlong(stops, 0.9)).toBe(60);
+  });
+  it('of colours, weigh each colour’s hue, and join colours straight in sRGB', () => {
+    const coloured: Gradient = {
+      ...base,
+      stops: [
+        { at: 0, tone: 0, middle: 0.5, colour: '#ff0000' },
+        { at: 1, tone: 0, middle: 0.5, colour: '#0000ff' },
+      ],
+    };
+    const channel = (weights: HueWeights, x: number) =>
+      100 -
+      (gradientCoverage(coloured, size, straight, { x, y: 5, width: 1, height: 1 }, undefined, weights).data[0] /
+        65535) *
+        100;
+    expect(channel(weightsOf(1, 0, 0), 0)).toBeCloseTo(100, 1);
+    expect(channel(weightsOf(1, 0, 0), 2000)).toBeCloseTo(50, 1);
+    expect(channel(weightsOf(0, 0, 1), 3999)).toBeCloseTo(100, 1);
+    expect(channel(weightsOf(0, 1, 0), 2000)).toBeCloseTo(0, 1);
+    // ITU-R BT.709-6, item 3.2: red weighs 0.2126, blue 0.0722.
+    expect(channel(BT709, 0)).toBeCloseTo(21.26, 1);
+    expect(channel(BT709, 3999)).toBeCloseTo(7.22, 1);
+    const points: Gradient = {
+      ...coloured,
+      shape: 'points',
+      points: [
+        { x: 0.25, y: 0.5, tone: 0, colour: '#ff0000' },
+        { x: 0.75, y: 0.5, tone: 0, colour: '#0000ff' },
+      ],
+    };
+    const read = gradientCoverage(points, size, straight, { x: 1000, y: 1000, width: 1, height: 1 });
+    expect(100 - (read.data[0] / 65535) * 100).toBeCloseTo(21.26, 1);
+  });
+  it('of greys given as colours, are those of their tones', () => {
+    const grey: Gradient = {
+      ...base,
+      stops: [
+        { at: 0, tone: 0, middle: 0.3, colour: '#ffffff' },
+        { at: 1, tone: 100, middle: 0.5, colour: '#000000' },
+      ],
+    };
+    const tones: Gradient = { ...grey, stops: grey.stops.map(({ colour: _, ...stop }) => stop) };
+    for (const x of [0, 700, 1900, 3300, 3999]) expect(at(grey, x, 9)).toBeCloseTo(at(tones, x, 9), 1);
   });
 });

@@ -37,12 +37,25 @@ export interface Overprint {
 export const TEXTURES = ['smooth', 'paper', 'card', 'cloth'] as const;
 export type Texture = (typeof TEXTURES)[number];
 
+/** A picture of a stock, multiplied over all that is seen of a print on it: repeated from the sheet's corner, every other one mirrored. */
+export interface StockPicture {
+  /** SHA-256 of its file. */
+  readonly picture: string;
+  /** How wide the stock in it is, mm. */
+  readonly width: number;
+  /** Percent; at 0 nothing of it is seen. */
+  readonly strength: number;
+}
+
 /** What is printed on. */
 export interface Stock {
   readonly name: string;
   /** Lab under D50. */
   readonly lab: Lab;
   readonly texture: Texture;
+  /** How strongly its surface is seen, percent; missing for 100. */
+  readonly textureStrength?: number;
+  readonly picture?: StockPicture;
   /** How far ink soaks into it, mm: the edges of dots grow that soft. */
   readonly soak: number;
   /** Yule–Nielsen factor: 1 for a surface that light leaves where it enters, to about 2 for thick paper. */

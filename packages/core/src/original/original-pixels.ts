@@ -1,8 +1,6 @@
 import { bitAt, type Bits } from '../raster/bits.ts';
 import { mapPoint, type Affine } from '../raster/affine.ts';
-import { coverageTable } from '../raster/coverage-table.ts';
 import type { Frame } from '../raster/frame.ts';
-import type { Picture } from '../raster/picture.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import { readPixel } from '../raster/read-pixel.ts';
 import { intersect, isEmpty, type Region } from '../raster/region.ts';
@@ -10,8 +8,8 @@ import type { OriginalRecipe } from '../recipe/recipe.ts';
 import type { Materials } from '../recipe/scene.ts';
 import { readInto } from '../raster/read-rows.ts';
 import { channelRows } from '../separation/channel-rows.ts';
-import { toneRows, toTones, type ToneSource } from '../tone/tone-rows.ts';
-import { NO_TONE } from '../tone/tone.ts';
+import { sourcePixels } from '../separation/source-pixels.ts';
+import { toneRows, toTones } from '../tone/tone-rows.ts';
 import { colourDotPixels } from './colour-dots/colour-dot-pixels.ts';
 import type { Layers, PlacedTones, ToneLayer } from './content-kind.ts';
 import { contentKind } from './contents/index.ts';
@@ -83,9 +81,10 @@ function layDots(
 /** Coverages of a picture's three channels, or of one grey, after its tone steps. */
 function toned({ source, toSource }: PlacedTones, { original }: PlacedOriginal, part: Region): Plane[] {
   const { tone } = original;
-  const channels = source.picture
-    ? [0, 1, 2].map((channel) => channelRows(source, tone, channel))
-    : [toneRows(source, tone)];
+  const channels =
+    source.picture || source.isColoured
+      ? [0, 1, 2].map((channel) => channelRows(source, tone, channel))
+      : [toneRows(source, tone)];
   return channels.map((rows) => {
     const plane = createPlane(part.width, part.height);
     readInto(rows, toTones(toSource, source, rows), part, plane);
@@ -104,7 +103,7 @@ function laySmooth(
   region: Region,
   colours?: readonly Plane[],
 ): void {
-  const { picture = greysOf(source) } = source;
+  const picture = sourcePixels(source);
   const { mix } = original;
   const inBox = original.container === null;
   const pixel = new Float64Array(4);
@@ -250,12 +249,4 @@ function layLayers(
   if (fill) layTone(fill);
   layLine(rgba, line.ink, 0, part, region, fine);
   layLine(rgba, line.bare, 255, part, region, fine);
-}
-
-/** The greys of a source that is no picture, before any tone step. */
-function greysOf(source: ToneSource): Picture {
-  const whole = { x: 0, y: 0, width: source.width, height: source.height };
-  const light = coverageTable((i) => SOLID - i);
-  const { data } = source.coverage(NO_TONE, light, whole);
-  return { width: source.width, height: source.height, channels: 1, data };
 }

@@ -130,7 +130,8 @@ function layLayers(
   const part = intersect(placed.seen, sheet);
   if (isEmpty(part)) return;
   const { glow, fill, line } = layersIn(part);
-  const mask = placed.mask(part, screen);
+  // Where it only knocks out, its edge is its own and not that of this plate's dots.
+  const mask = placed.mask(part, printed ? screen : undefined);
   const [x, y] = [part.x - region.x, part.y - region.y];
   const inked = (plane: Plane): Plane => {
     const table = routeKind(route).toneTable?.(route, ink);
@@ -168,7 +169,9 @@ function layTones(
   const { frame, region, sheet, tone: out, line, screen, ink, inkSet } = art;
   const { original, materials, seen, toBox } = placed;
   const { name, route, overprint, mix } = original;
-  const cell = screen && wholeCell(original.container, screen, frame);
+  // Where it only knocks out, its edge is its own and not that of this plate's dots.
+  const edgeOf = printed ? screen : undefined;
+  const cell = edgeOf && wholeCell(original.container, edgeOf, frame);
   // Whole dots stand out of what they are cut to elsewhere.
   const part = intersect(cell ? grownRegion(seen, wholeReach(cell.pixels / cell.cells)) : seen, sheet);
   if (isEmpty(part)) return;
@@ -198,7 +201,7 @@ function layTones(
         )
       : readIn(rows, part);
   const over = tone ? mixedWithDots(placed, tones(tone), part) : createPlane(part.width, part.height);
-  const opaque = both(alpha ? readIn(alpha, part) : undefined, placed.mask(part, screen));
+  const opaque = both(alpha ? readIn(alpha, part) : undefined, placed.mask(part, edgeOf));
   const boxed = original.container === null && !isStraight(toBox);
   const here = boxed ? both(insideBox(toBox, part), opaque) : opaque;
   layOver(out, x, y, printedOver(overprint, over, out, x, y), here);

@@ -3,8 +3,7 @@ import { encode8 } from '../colour/srgb.ts';
 import { fountainInks, fountainLine } from '../ink/fountain.ts';
 import { overprintLight, overprints } from '../ink/overprint.ts';
 import type { Lab } from '../colour/lab.ts';
-import type { Ink, Texture } from '../ink/ink.ts';
-import { textureAt } from '../ink/texture.ts';
+import type { Ink } from '../ink/ink.ts';
 import { draftProof, MOST_DRAFTED } from './draft-proof.ts';
 import { WIDE_TO_SRGB } from '../colour/wide-to-srgb.ts';
 import { power } from '../base/power.ts';
@@ -14,7 +13,9 @@ import { cache } from '../base/cache.ts';
 import { latticeOf } from '../screen/screen.ts';
 import { blurLight } from './blur-light.ts';
 import { BLACK_PAPER, groundOf, groundRoots, hasGround, laidOnGround, WHITE_PAPER } from './ground.ts';
+import { placeOnSheet } from './place-on-sheet.ts';
 import { isEnlarged, type PlatesView, type SceneView, type Shown } from './plates-view.ts';
+import { hasSurface, laySurface, surfaceOf, type Surface } from './stock-surface.ts';
 import { proof } from './proof.ts';
 import { asPrinted, asPrintedThroughMesh } from '../recipe/as-printed.ts';
 import type { Recipe } from '../recipe/recipe.ts';
@@ -87,14 +88,20 @@ export function pressProof(given: PlatesView, look: ProofLook): Shown {
   const blended = inks.some(({ fountain }) => fountain !== null);
   const grounded = hasGround(recipe);
   // A first picture can do without.
-  const textured = stock.texture !== 'smooth' && look.distance === 0 && !draft;
+  const textured = hasSurface(recipe, look.distance) && !draft;
   const plain = !blended && !textured && !grounded && reach.blur === 0;
   const hasMany = given.plates.length > 2 && draft;
+  const surface = () => surfaceOf(request, reach.perMm, look.distance);
+  const underStock = (shown: Shown): Shown => {
+    // The stock's picture may be of another colour than it: a first picture has it too.
+    if (draft && stock.picture) laySurface(shown.rgba, surface());
+    return shown;
+  };
   if (plain && stock.yuleNielsen === 1 && !hasMany) {
-    return proof(request, overprints(stock, inks, recipe.overprints));
+    return underStock(proof(request, overprints(stock, inks, recipe.overprints)));
   }
   if (plain && draft && !isEnlarged(request) && given.plates.length <= MOST_DRAFTED) {
-    return draftProof(request, colouringOf(recipe, inks)(undefined), stock.yuleNielsen);
+    return underStock(draftProof(request, colouringOf(recipe, inks)(undefined), stock.yuleNielsen));
   }
   const wide = grownView(request, reach.margin);
   const size = { width: wide.view.columns, height: wide.rows.count };
@@ -104,8 +111,8 @@ export function pressProof(given: PlatesView, look: ProofLook): Shown {
   const left = leavingLight(planes[0], size, reach.spread, stock.yuleNielsen);
   const seen =
     reach.blur === 0 ? left : left.map((plane) => blurLight(plane, size.width, size.height, reach.blur));
-  const surface = textured ? surfaceOf(stock.texture, request, reach.perMm) : undefined;
-  return { rgba: toScreen(seen, size, request, reach.margin, surface), inked };
+  const factors = textured ? surface() : undefined;
+  return underStock({ rgba: toScreen(seen, size, request, reach.margin, factors), inked });
 }
 
 /** Light of plates on plain paper, to the power 1/n. */
@@ -202,17 +209,17 @@ function toScreen(
   { width }: { width: number },
   { view, rows }: SceneView,
   margin: number,
-  surface: Float32Array | undefined,
+  surface: Surface | undefined,
 ): Uint8ClampedArray<ArrayBuffer> {
   const [rr, rg, rb, gr, gg, gb, br, bg, bb] = WIDE_TO_SRGB;
   const rgba = new Uint8ClampedArray(view.columns * rows.count * 4);
   for (let y = 0, to = 0; y < rows.count; y++) {
     for (let x = 0, i = (y + margin) * width + margin; x < view.columns; x++, i++, to++) {
-      const by = surface ? surface[to] : 1;
-      const [r, g, b] = [reds[i] * by, greens[i] * by, blues[i] * by];
-      rgba[4 * to] = encode8(rr * r + rg * g + rb * b);
-      rgba[4 * to + 1] = encode8(gr * r + gg * g + gb * b);
-      rgba[4 * to + 2] = encode8(br * r + bg * g + bb * b);
+      const [r, g, b] = [reds[i], greens[i], blues[i]];
+      const [byRed, byGreen, byBlue] = surface ? [surface[0][to], surface[1][to], surface[2][to]] : [1, 1, 1];
+      rgba[4 * to] = encode8(byRed * (rr * r + rg * g + rb * b));
+      rgba[4 * to + 1] = encode8(byGreen * (gr * r + gg * g + gb * b));
+      rgba[4 * to + 2] = encode8(byBlue * (br * r + bg * g + bb * b));
       rgba[4 * to + 3] = 255;
     }
   }
@@ -221,36 +228,6 @@ function toScreen(
 
 /** Blurs of fewer pixels change nothing worth having. */
 const LEAST_BLUR = 0.3;
-
-/** Where a place in pixels of the grid lies on the sheet, mm. */
-export function placeOnSheet({ frame }: Pick<SceneView, 'frame'>) {
-  const perPixel = 1 / mmToPixels(1, frame);
-  return (x: number, y: number): { x: number; y: number } => ({
-    x: x * perPixel - frame.bleed,
-    y: y * perPixel - frame.bleed,
-  });
-}
-
-/** Surfaces of stocks as they are looked at: they stay while screens and inks change. */
-const recentSurfaces = cache<Float32Array>('stock surfaces', ({ byteLength }) => byteLength);
-
-/** Light that the stock's surface adds or takes in each screen pixel of some rows of a view, as factors. */
-function surfaceOf(texture: Texture, request: SceneView, perMm: number): Float32Array {
-  const { frame, view, rows } = request;
-  const key = JSON.stringify([texture, frame, view, rows]);
-  return recentSurfaces(key, () => {
-    const onSheet = placeOnSheet(request);
-    const [across, down] = [view.width / view.columns, view.height / view.rows];
-    const surface = new Float32Array(view.columns * rows.count);
-    for (let y = 0, i = 0; y < rows.count; y++) {
-      for (let x = 0; x < view.columns; x++, i++) {
-        const here = onSheet(view.x + (x + 0.5) * across, view.y + (rows.first + y + 0.5) * down);
-        surface[i] = textureAt(texture, here.x, here.y, perMm);
-      }
-    }
-    return surface;
-  });
-}
 
 /** Steps of the table that powers are read through. */
 const STEPS = 4096;

@@ -7,11 +7,17 @@ import type { Stock } from '../ink/ink.ts';
 import { asPrinted } from '../recipe/as-printed.ts';
 import { BLACK_PAPER, groundOf, hasGround, laidOnGround, WHITE_PAPER } from './ground.ts';
 import type { PlatesView } from './plates-view.ts';
-import { colouringOf, placeOnSheet } from './press-proof.ts';
+import { placeOnSheet } from './place-on-sheet.ts';
+import { colouringOf } from './press-proof.ts';
 import { seenLight } from './seen-light.ts';
 
 /** A stock without a surface of its own: neither texture, nor light or ink that spreads in it, is there where it is not. */
-export const plainStock = (stock: Stock): Stock => ({ ...stock, texture: 'smooth', soak: 0, yuleNielsen: 1 });
+export const plainStock = ({ picture: _, ...stock }: Stock): Stock => ({
+  ...stock,
+  texture: 'smooth',
+  soak: 0,
+  yuleNielsen: 1,
+});
 
 /** Less of a pixel than this counts as no ink: half of what eight bits can tell. */
 const LEAST = 1 / 510;

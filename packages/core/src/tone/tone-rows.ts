@@ -23,6 +23,8 @@ export interface ToneSource {
   readonly ppi: number;
   /** The picture behind it, if there is one. */
   readonly picture?: Picture;
+  /** True for one that is no picture and has colours. */
+  readonly isColoured?: boolean;
   /** A region's coverage sent through a table of 65536 coverages, in a new plane unless one is given. */
   readonly coverage: (tone: Tone, table: Uint16Array, region: Region, out?: Plane) => Plane;
 }

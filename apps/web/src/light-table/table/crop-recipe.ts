@@ -1,4 +1,5 @@
 import type { OriginalRecipe, Recipe } from '@brachytone/core';
+import { WHOLE_CROP } from '@brachytone/job';
 import { useMemo } from 'react';
 import { useFiles } from '../../store/use-files.ts';
 
@@ -23,7 +24,7 @@ export function useCropRecipe(recipe: Recipe, original: OriginalRecipe | undefin
       originals: [
         {
           ...original,
-          content: { ...original.content, crop: { x: 0, y: 0, width: 1, height: 1, turn: 0 } },
+          content: { ...original.content, crop: WHOLE_CROP },
           placement: { x: 0, y: 0, width: WIDTH, turn: 0, mirrored: false },
           shown: true,
           container: null,

@@ -1,5 +1,5 @@
 import { gradientSize, gradientSource } from '../../gradient/gradient-source.ts';
-import type { Gradient } from '../../gradient/gradient.ts';
+import { isColoured, type Gradient } from '../../gradient/gradient.ts';
 import { after, scaled } from '../../raster/affine.ts';
 import { mmToPixels } from '../../raster/frame.ts';
 import type { ToneSource } from '../../tone/tone-rows.ts';
@@ -24,7 +24,7 @@ export const gradientContent = defineContent<Gradient>({
   hasTones: () => true,
   hasLine: () => false,
   isAllLine: () => false,
-  hasColours: () => false,
+  hasColours: isColoured,
   gradient: (content) => content,
   place(content, { original, frame }) {
     const { width } = original.placement;

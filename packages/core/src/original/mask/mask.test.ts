@@ -86,6 +86,23 @@ describe('a container', () => {
     const cutRest: Bits = { ...plain, data: plain.data.map((byte, i) => byte & ~cut.data[i]) };
     expect(countPatches(cut) + countPatches(cutRest)).toBeGreaterThan(countPatches(plain) + 20);
   });
+  it('knocks out of another ink’s plate along its own edge, not along that plate’s cells', () => {
+    const scene = sceneOf(tone(100), sheet, { ruling: 15, angle: 30 });
+    const [under] = scene.recipe.originals;
+    const over = { ...under, id: 'original-2', route: { kind: 'ink', ink: 'ink-2' } as const };
+    const red = (edge: Container['edge']) =>
+      film({
+        ...scene,
+        recipe: {
+          ...scene.recipe,
+          originals: [under, { ...over, container: { ...oval, edge } }],
+          inks: [...scene.recipe.inks, { ...scene.recipe.inks[0], id: 'ink-2' }],
+        },
+      });
+    const knockedOut = red('whole');
+    expect(1 - countInk(knockedOut) / PX ** 2).toBeCloseTo(Math.PI / 4, 2);
+    expect(Buffer.compare(knockedOut.data, red('cut').data)).toBe(0);
+  });
   it('keeps dots whole that stand out of the original’s own box, and are cut by nothing, whatever runs through them', () => {
     const screen = { ruling: 15, angle: 30 };
     const plain = film(sceneOf(tone(30), sheet, screen));

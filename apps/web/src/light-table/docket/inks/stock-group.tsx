@@ -1,11 +1,10 @@
-import { labToHex, TEXTURES, type Stock, type Texture } from '@brachytone/core';
+import { labToHex, type Stock, type StockPicture } from '@brachytone/core';
 import { LIMITS, SHIPPED_STOCKS } from '@brachytone/job';
 import { X } from 'lucide-react';
 import { KeepForm } from '../../../controls/keep-form.tsx';
 import { LabField } from '../../../controls/lab-field.tsx';
 import { Menu, MenuAside, MenuHeading, MenuItem } from '../../../controls/menu.tsx';
 import { FINE_MM, PLAIN } from '../../../words/quantity.ts';
-import { Segmented } from '../../../controls/segmented.tsx';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { TextField } from '../../../controls/text-field.tsx';
 import { useDropStockMutation, useKeepStockMutation, useStocksQuery } from '../../../store/api.ts';
@@ -14,25 +13,26 @@ import { edit } from '../../../store/job-slice.ts';
 import { useAppDispatch } from '../../../store/store.ts';
 import { useDocument } from '../../../store/use-job.ts';
 import { Group, Row } from '../group.tsx';
-
-const TEXTURE_NAMES: Record<Texture, string> = {
-  smooth: 'Smooth',
-  paper: 'Paper',
-  card: 'Card',
-  cloth: 'Cloth',
-};
+import { StockSurface } from './stock-surface.tsx';
 
 /** What is printed on. */
 export function StockGroup() {
   const dispatch = useAppDispatch();
-  const { stock } = useDocument().recipe;
+  const { stock, sheet } = useDocument().recipe;
   const [keep, { isLoading }] = useKeepStockMutation();
   const set = (label: string, change: Partial<Stock>, gesture: string | null = null) =>
     dispatch(
       edit(label, (draft) => void Object.assign(draft.recipe.stock, structuredClone(change)), gesture),
     );
+  const replace = (label: string, next: Stock, gesture: string | null = null) =>
+    dispatch(edit(label, (draft) => void (draft.recipe.stock = structuredClone(next) as never), gesture));
+  const take = (one: Stock) => replace(`Stock: ${one.name}`, one);
+  const setPicture = (picture: StockPicture | undefined, gesture?: string | null) => {
+    const { picture: _, ...rest } = stock;
+    replace('Picture of the stock', picture ? { ...rest, picture } : rest, gesture ?? null);
+  };
   return (
-    <Group name="Stock" aside={<StockShelf take={(one) => set(`Stock: ${one.name}`, one)} />}>
+    <Group name="Stock" aside={<StockShelf take={take} />}>
       <Row label="Name">
         <TextField
           label="Stock name"
@@ -48,15 +48,7 @@ export function StockGroup() {
           onChange={(lab, gesture) => set('Stock colour', { lab }, gesture)}
         />
       </Row>
-      <div className="my-1">
-        <Segmented
-          label="Surface of the stock"
-          wide
-          value={stock.texture}
-          options={TEXTURES.map((value) => ({ value, label: TEXTURE_NAMES[value] }))}
-          onChange={(texture) => set('Surface of the stock', { texture })}
-        />
-      </div>
+      <StockSurface stock={stock} width={sheet.width} set={set} setPicture={setPicture} />
       <SliderRow
         label="Ink soaks in"
         value={stock.soak}

@@ -3,7 +3,9 @@ import {
   darkestInk,
   freeId,
   addedOriginal,
+  asPainted,
   LIMITS,
+  paintedLongest,
   placeWithin,
   nameFromFile,
   newDrawing,
@@ -17,7 +19,7 @@ import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { Menu, MenuItem } from '../../../controls/menu.tsx';
 import { typefaceOf } from '../../../engine/use-typeface.ts';
-import { sentenceOf, useAddOriginalMutation } from '../../../store/api.ts';
+import { sentenceOf, useAddOriginalMutation, usePaintMutation } from '../../../store/api.ts';
 import { edit } from '../../../store/job-slice.ts';
 import { useAppDispatch } from '../../../store/store.ts';
 import { useFiles } from '../../../store/use-files.ts';
@@ -32,6 +34,7 @@ export function AddOriginal() {
   const { recipe } = useDocument();
   const chooser = useRef<HTMLInputElement>(null);
   const [addOriginal] = useAddOriginalMutation();
+  const [paint] = usePaintMutation();
   const [busy, setBusy] = useState('');
   const picked = useOriginal();
   const files = useFiles();
@@ -58,6 +61,11 @@ export function AddOriginal() {
     if (width < LIMITS.placed.least || width > sheet.width || width / shape > sheet.height) return usual;
     return { ...usual, width, x: (sheet.width - width) / 2, y: (sheet.height - width / shape) / 2 };
   };
+  /** With greys or colours it is printed as tone. */
+  const painted = async (original: OriginalRecipe, drawing: string): Promise<OriginalRecipe> => {
+    const picture = await paint({ sha256: drawing, longest: paintedLongest(original) }).unwrap();
+    return asPainted(original, picture.sha256);
+  };
   const addLettering = async (font: string) =>
     add(newLettering(id, ink, recipe.sheet, font, await typefaceOf(font)));
   const bring = async (file: File) => {
@@ -75,10 +83,11 @@ export function AddOriginal() {
         width,
         height,
       });
-      add({
+      const placed = {
         ...made,
         placement: firstPlace(made.placement, width / height, facts.density && width / facts.density),
-      });
+      };
+      add(facts.shades ? await painted(placed, sha256) : placed);
     } catch (error) {
       toast.error(`“${file.name}”: ${sentenceOf(error)}`);
     } finally {

@@ -10,6 +10,7 @@ export function GradientGroup() {
   return (
     <Group name="Gradient">
       <GradientControls
+        colours
         gradient={original.content as Gradient}
         set={(part, gesture = null) =>
           change('Gradient', (draft) => void Object.assign(draft.content, part), gesture)

@@ -4,14 +4,22 @@ import { PERCENT, pixelsOf } from '../../../words/quantity.ts';
 import { Segmented } from '../../../controls/segmented.tsx';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { useEditOriginal, useTheOriginal } from '../../../store/use-original.ts';
+import { Button } from '../../../controls/button.tsx';
 import { Group } from '../group.tsx';
+import { usePainted } from './use-painted.ts';
 
 const START: LineWork = { threshold: 50, smooth: 0.8 };
+
+export const PRINT_AS = [
+  { value: 'tone', label: 'Tone', title: 'Screened into dots' },
+  { value: 'line', label: 'Line work', title: 'Solid with hard edges, never screened' },
+] as const;
 
 /** Whether a picture is screened, or is line art that prints with hard edges. */
 export function LineGroup({ ppi }: { ppi: number }) {
   const original = useTheOriginal();
   const change = useEditOriginal();
+  const { isPainted, isCoarse, isBusy, toLines, finer } = usePainted();
   const { line } = original.content as PictureContent;
   const set = (next: LineWork | null, gesture: string | null = null) =>
     change('Line work', (draft) => void ((draft.content as { line: LineWork | null }).line = next), gesture);
@@ -21,12 +29,20 @@ export function LineGroup({ ppi }: { ppi: number }) {
         label="Print as"
         value={line ? 'line' : 'tone'}
         wide
-        options={[
-          { value: 'tone', label: 'Tone', title: 'Screened into dots' },
-          { value: 'line', label: 'Line work', title: 'Solid with hard edges, never screened' },
-        ]}
-        onChange={(next) => set(next === 'line' ? START : null)}
+        options={PRINT_AS}
+        onChange={(next) => {
+          if (next === 'line' && isPainted) toLines();
+          else set(next === 'line' ? START : null);
+        }}
       />
+      {isPainted && (isCoarse || isBusy) && (
+        <div className="mt-2 flex items-center justify-between gap-2">
+          <p className="text-soft">It was painted for a smaller size.</p>
+          <Button disabled={isBusy} onClick={() => void finer()}>
+            {isBusy ? 'Being painted…' : 'Paint it finer'}
+          </Button>
+        </div>
+      )}
       {line && (
         <>
           <SliderRow

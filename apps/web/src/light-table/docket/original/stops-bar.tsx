@@ -1,5 +1,6 @@
 import { boundsOf } from '../../../controls/bounds.ts';
-import { toneAlong, type GradientStop } from '@brachytone/core';
+import { colourAlong, colourOf, toneAlong, type GradientStop } from '@brachytone/core';
+import { cssColour, hexOf } from './gradient-colour.ts';
 import { useRef, type PointerEvent } from 'react';
 
 const STEPS = 32;
@@ -22,11 +23,7 @@ export function StopsBar({
     const bounds = boundsOf(box);
     return Math.min(1, Math.max(0, (event.clientX - bounds.left) / bounds.width));
   };
-  const grey = (tone: number) => {
-    const level = Math.round(255 * (1 - tone / 100));
-    return `rgb(${level} ${level} ${level})`;
-  };
-  const colours = Array.from({ length: STEPS + 1 }, (_, i) => grey(toneAlong(stops, i / STEPS)));
+  const colours = Array.from({ length: STEPS + 1 }, (_, i) => cssColour(colourAlong(stops, i / STEPS)));
   const move = (at: number, to: number, gesture: string) => {
     const kept = Math.min(stops[at + 1]?.at ?? 1, Math.max(stops[at - 1]?.at ?? 0, to));
     onChange(
@@ -45,7 +42,12 @@ export function StopsBar({
           if (stops.length >= 24) return;
           const after = stops.findIndex((stop) => stop.at > at);
           const place = after < 0 ? stops.length : after;
-          const next = { at, tone: Math.round(toneAlong(stops, at)), middle: 0.5 };
+          const next = {
+            at,
+            tone: Math.round(toneAlong(stops, at)),
+            middle: 0.5,
+            ...(stops.some(({ colour }) => colour) ? { colour: hexOf(colourAlong(stops, at)) } : {}),
+          };
           onChange([...stops.slice(0, place), next, ...stops.slice(place)], `stop-${Date.now()}`);
           onChoose(place);
         }}
@@ -60,7 +62,7 @@ export function StopsBar({
           aria-valuemin={0}
           aria-valuemax={100}
           className={`absolute top-full size-3.5 -translate-x-1/2 cursor-ew-resize touch-none rounded-sm border ${i === chosen ? 'border-ink outline-1 outline-ink' : 'border-soft'}`}
-          style={{ left: `${stop.at * 100}%`, background: grey(stop.tone) }}
+          style={{ left: `${stop.at * 100}%`, background: cssColour(colourOf(stop)) }}
           onPointerDown={(event) => {
             event.currentTarget.setPointerCapture(event.pointerId);
             drag.current = { at: i, gesture: `stop-${i}-${Date.now()}` };

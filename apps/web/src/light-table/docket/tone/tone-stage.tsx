@@ -1,10 +1,12 @@
 import { MM_PER_INCH, stepKind, type OriginalRecipe } from '@brachytone/core';
 import { useEffect } from 'react';
 import { useOriginalQuery } from '../../../store/api.ts';
+import { Button } from '../../../controls/button.tsx';
 import { useAppDispatch, useAppSelector } from '../../../store/store.ts';
 import { useDocument } from '../../../store/use-job.ts';
 import { useOriginal } from '../../../store/use-original.ts';
 import { openStep, showEnds } from '../../../store/view-slice.ts';
+import { usePainted } from '../original/use-painted.ts';
 import { OriginalPicker } from '../original/original-picker.tsx';
 import { AddStep } from './add-step.tsx';
 import { GreyCard } from './grey-card.tsx';
@@ -38,13 +40,27 @@ export function ToneStage() {
     return (
       <>
         <OriginalPicker />
-        <p className="text-soft">
-          This is line work: it prints solid where it is dark, with hard edges, and has no tones to change.
-        </p>
+        <NoTones />
       </>
     );
   }
   return <ToneOf original={original} />;
+}
+
+/** Line work, until somebody wants tones of it. */
+function NoTones() {
+  const { toTones, isBusy } = usePainted();
+  return (
+    <>
+      <p className="mb-2 text-soft">
+        This is line work: it prints solid where it is dark, with hard edges. Printed as tone it can be
+        blurred, made denser, parted into bands, cut out and screened, with its greys and colours.
+      </p>
+      <Button disabled={isBusy} onClick={() => void toTones()}>
+        {isBusy ? 'Being painted…' : 'Print as tone'}
+      </Button>
+    </>
+  );
 }
 
 function ToneOf({ original }: { original: OriginalRecipe }) {

@@ -1,0 +1,2 @@
+/** What the server runs with. */
+export const SERVER_ENV: Record<string, string | undefined>;
