@@ -128,6 +128,7 @@ export {
   type StartedRoute,
 } from './separation/route-kind.ts';
 export { inkLimit, isOnStock, picturesOf, profileOf, routeInks, routeModel } from './separation/route.ts';
+export { hueOf, type HueInk, type HuesRoute } from './separation/routes/hues.ts';
 export { type BandsRoute, type PaintedInk } from './separation/routes/bands.ts';
 export { ROUTES, routeKind, type Route } from './separation/routes/index.ts';
 export { type InkRoute } from './separation/routes/ink.ts';

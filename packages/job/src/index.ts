@@ -3,6 +3,7 @@ export * from './notices.ts';
 export * from './limits.ts';
 export * from './schema.ts';
 export * from './field-schema.ts';
+export * from './screen-change.ts';
 export * from './screen-schema.ts';
 export * from './ink-schema.ts';
 export * from './route-schema.ts';

@@ -52,7 +52,11 @@ const bytesOf = (pyramid: Pyramid): number =>
 export class FilesService {
   private readonly ready = new Map<string, Promise<Pyramid>>();
   /** Lets go of all pictures once none has been used for a while. */
-  private readonly resting = setTimeout(() => this.ready.clear(), KEPT_TIME).unref();
+  private readonly resting = setTimeout(() => {
+    this.ready.clear();
+    // At rest nothing else would have them collected.
+    collectGarbage();
+  }, KEPT_TIME).unref();
   private readonly tables = new LRUCache<string, SeparationTable>({ max: MOST_TABLES });
 
   constructor(

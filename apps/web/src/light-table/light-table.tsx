@@ -15,6 +15,7 @@ import { KeyHelp } from './key-help.tsx';
 import { Rack } from './rack/rack.tsx';
 import { JobNotices } from './job-notices.tsx';
 import { RunPressCheck } from './run-press-check.tsx';
+import { Side } from './side.tsx';
 import { SaveNotice } from './save-notice.tsx';
 import { Table } from './table/table.tsx';
 import { useKeys } from './use-keys.ts';
@@ -81,6 +82,7 @@ function OpenTable() {
           )}
         </aside>
         <Table />
+        <Side />
       </div>
       <section
         aria-label="Plate rack"

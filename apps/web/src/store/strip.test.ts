@@ -1,6 +1,15 @@
 import { newJob } from '@brachytone/job';
 import { DEGREES, LPI, PERCENT } from '../words/quantity.ts';
-import { axisAround, samePath, stripValues, withNumbers, type StripAxis } from './strip.ts';
+import {
+  axisAround,
+  samePath,
+  stripValues,
+  valuesText,
+  withNumbers,
+  withSpan,
+  withTyped,
+  type StripAxis,
+} from './strip.ts';
 
 const job = newJob({ sha256: 'a'.repeat(64), name: 'moon.png', width: 300, height: 400 });
 const path = ['recipe', 'plates', 0, 'screen', 'settings', 'ruling'];
@@ -69,5 +78,28 @@ describe('numbers put in a document', () => {
   it('are told apart by their whole path', () => {
     expect(samePath(path, [...path])).toBe(true);
     expect(samePath(path, angle.path)).toBe(false);
+  });
+});
+
+describe('values that are typed', () => {
+  const axis: StripAxis = { ...ruling, from: 10, to: 40, count: 3 };
+  it.each([
+    ['5, 35, 50', [5, 35, 50]],
+    ['5;35;50', [5, 35, 50]],
+    ['5 35 50', [5, 35, 50]],
+    ['12,5; 20', [12.5, 20]],
+    ['10 lpcm; 2540/100', [25.4, 25.4]],
+    ['0.1, 9000', [1, 300]],
+  ])('%s are taken, within what the number may be', (text, values) => {
+    expect(stripValues(withTyped(axis, text)!).map((value) => Number(value.toFixed(6)))).toEqual(values);
+  });
+  it.each(['', '5', 'five, six', '1, 2, 3, 4, 5, 6, 7'])('“%s” is not', (text) => {
+    expect(withTyped(axis, text)).toBeUndefined();
+  });
+  it('go when a span is set again, and come back as they were shown', () => {
+    const typed = withTyped(axis, '5, 35, 50')!;
+    expect(valuesText(typed)).toBe('5, 35, 50');
+    expect(stripValues(withSpan(typed, { count: 2 }))).toEqual([10, 40]);
+    expect(stripValues(withTyped(axis, valuesText(axis))!)).toEqual(stripValues(axis));
   });
 });

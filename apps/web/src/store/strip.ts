@@ -1,5 +1,5 @@
 import type { JobDocument } from '@brachytone/job';
-import type { Unit } from '../words/quantity.ts';
+import { formatQuantity, parseQuantity, type Unit } from '../words/quantity.ts';
 
 /** Where a number stands in the job document. */
 export type NumberPath = readonly (string | number)[];
@@ -17,6 +17,8 @@ export interface StripAxis {
   readonly to: number;
   /** How many values. */
   readonly count: number;
+  /** Values that were typed instead of a span; missing where there are none. */
+  readonly typed?: readonly number[];
 }
 
 /** A test strip: one number at several values side by side, or two as a grid. */
@@ -31,13 +33,38 @@ export const BANDS = { least: 3, most: 6 } as const;
 
 const round = (value: number, { decimals }: Unit): number => Number(value.toFixed(Math.max(2, decimals)));
 
-/** The values of an axis, from its first to its last in even steps or even ratios. */
-export function stripValues({ from, to, count, ratio, unit }: StripAxis): number[] {
+/** The values of an axis: those typed, or from its first to its last in even steps or even ratios. */
+export function stripValues({ from, to, count, ratio, unit, typed }: StripAxis): readonly number[] {
+  if (typed) return typed;
   const even = ratio && from > 0 && to > 0;
   return Array.from({ length: count }, (_, i) => {
     const share = i / (count - 1);
     return round(even ? from * (to / from) ** share : from + (to - from) * share, unit);
   });
+}
+
+/** An axis with values as they were typed: `5, 35, 50` or `0.2 mm; 1/3 mm`; undefined when they cannot be read, or are not two to six. */
+export function withTyped(axis: StripAxis, text: string): StripAxis | undefined {
+  // A single comma between digits is a decimal one.
+  const mark = text.includes(';') ? ';' : /,\s|,[^,]*,/.test(text) ? ',' : /\s+/;
+  const read = text
+    .trim()
+    .split(mark)
+    .map((one) => parseQuantity(one, axis.unit));
+  const values = read.filter((value) => value !== undefined);
+  if (values.length < read.length || values.length < 2 || values.length > BANDS.most) return undefined;
+  return { ...axis, typed: values.map((value) => Math.min(axis.most, Math.max(axis.least, value))) };
+}
+
+/** The values of an axis as they can be typed. */
+export const valuesText = (axis: StripAxis): string =>
+  stripValues(axis)
+    .map((value) => formatQuantity(value, { ...axis.unit, symbol: '' }))
+    .join(', ');
+
+/** An axis with another span or number of values; what was typed goes. */
+export function withSpan({ typed: _, ...axis }: StripAxis, span: Partial<StripAxis>): StripAxis {
+  return { ...axis, ...span };
 }
 
 /** A number with the span around its value that is worth trying. */

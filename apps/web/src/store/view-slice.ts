@@ -29,15 +29,16 @@ export interface ViewState {
   readonly ends: boolean;
   /** Id of the one plate shown alone, or null. */
   readonly plate: string | null;
+  /** Ids of the plates whose screens are set together. */
+  readonly alike: readonly string[];
   /** How the proof is looked at. */
   readonly look: ProofLook;
   /** Id of the original whose colours beyond its inks are shown, or null. */
   readonly reach: string | null;
-  /**
-   * What the table is wiped against: a pull by its id, or the originals; and where the wipe stands, 0–1; or whether the two
-   * are laid beside one another.
-   */
-  readonly wipe: { readonly against: string; readonly at: number; readonly beside?: boolean } | null;
+  /** What the table is wiped against: a pull by its id, or the originals; and where the wipe stands, 0–1. */
+  readonly wipe: { readonly against: string; readonly at: number } | null;
+  /** Ids of the pulls that lie beside the present state. */
+  readonly beside: readonly string[];
   /** True while the pulls are shown. */
   readonly pulls: boolean;
   /** The test strip on the table, or null. */
@@ -60,15 +61,20 @@ const initialState: ViewState = {
   tool: 'none',
   ends: false,
   plate: null,
+  alike: [],
   look: PLAIN_LOOK,
   reach: null,
   wipe: null,
+  beside: [],
   pulls: false,
   strip: null,
   loupe: { open: false, pinned: false, power: 8 },
   bench: 0.72,
   screenPpi: keptPpi(),
 };
+
+/** Pulls that may lie beside the present state at once. */
+export const MOST_BESIDE = 3;
 
 /** Powers of the loupe: times print size. */
 export const LOUPE_POWERS = [4, 8, 16, 32] as const;
@@ -107,6 +113,7 @@ const slice = createSlice({
       plate: payload,
       strip: null,
     }),
+    alikeSet: (state, { payload }: PayloadAction<readonly string[]>) => ({ ...state, alike: payload }),
     loupeHeld: (state, { payload }: PayloadAction<boolean>) => ({
       ...state,
       loupe: { ...state.loupe, open: payload || state.loupe.pinned },
@@ -133,6 +140,13 @@ const slice = createSlice({
     wiped: (state, { payload }: PayloadAction<ViewState['wipe']>) => ({
       ...state,
       wipe: payload,
+      beside: payload ? [] : state.beside,
+      strip: null,
+    }),
+    besideSet: (state, { payload }: PayloadAction<readonly string[]>) => ({
+      ...state,
+      beside: payload.slice(0, MOST_BESIDE),
+      wipe: payload.length > 0 ? null : state.wipe,
       strip: null,
     }),
     pullsShown: (state, { payload }: PayloadAction<boolean>) => ({ ...state, pulls: payload }),
@@ -154,6 +168,7 @@ export const {
   showTable,
   zoomed,
   showPlate,
+  alikeSet,
   loupeHeld,
   loupePinned,
   loupePowered,
@@ -162,6 +177,7 @@ export const {
   lookSet,
   reachShown,
   wiped,
+  besideSet,
   pullsShown,
   viewReset,
 } = slice.actions;

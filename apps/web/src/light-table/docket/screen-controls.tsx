@@ -1,5 +1,5 @@
 import { isSequential, newScreen, SCREEN_KINDS, screenKind, type Screen } from '@brachytone/core';
-import { LIMITS } from '@brachytone/job';
+import { changedKind, LIMITS } from '@brachytone/job';
 import { useMemo } from 'react';
 import { PERCENT, PPI } from '../../words/quantity.ts';
 import { SliderRow } from '../../controls/slider-row.tsx';
@@ -9,17 +9,6 @@ import { SwatchChoice } from './swatch-choice.tsx';
 
 type Settings = Screen['settings'];
 export type SetScreen = (label: string, change: Partial<Screen>, gesture?: string | null) => void;
-
-/** A screen of another kind, with those settings of the one before that both have. */
-function changedKind(screen: Screen, kind: string): Screen {
-  const fresh = newScreen(kind);
-  const before = screenKind(screen.kind).fields;
-  const kept = Object.entries(screenKind(kind).fields).filter(
-    ([name, field]) => before[name]?.type === field.type && before[name]?.label === field.label,
-  );
-  const settings = Object.fromEntries(kept.map(([name]) => [name, screen.settings[name]]));
-  return { ...fresh, ...screen, kind, settings: { ...fresh.settings, ...settings } };
-}
 
 /** What a screen is and what it is set by. */
 export function ScreenControls({

@@ -12,7 +12,9 @@ import {
 import { edit } from '../../store/job-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';
-import { showPlate } from '../../store/view-slice.ts';
+import { withScreenChange } from '@brachytone/job';
+import { SwitchRow } from '../../controls/switch-row.tsx';
+import { alikeSet, showPlate } from '../../store/view-slice.ts';
 import { lengthWords, screenWords } from '../../words/words.ts';
 import { Fact, Group } from './group.tsx';
 import { AngleSets } from './angle-sets.tsx';
@@ -39,18 +41,24 @@ export function ScreensStage() {
   const dispatch = useAppDispatch();
   const { recipe } = useDocument();
   const index = useScreenPlate();
+  const alike = useAppSelector((state) => state.view.alike);
   const { screen } = recipe.plates[index];
   const set: SetScreen = (label, change, gesture = null) =>
     dispatch(
       edit(
         label,
-        (draft) => void Object.assign(draft.recipe.plates[index].screen, structuredClone(change)),
+        (draft) => {
+          const plates = withScreenChange(recipe.plates, index, alike, structuredClone(change));
+          plates.forEach((plate, i) => {
+            if (plate !== recipe.plates[i]) draft.recipe.plates[i].screen = plate.screen;
+          });
+        },
         gesture,
       ),
     );
   return (
     <>
-      {recipe.plates.length > 1 && <PlatePicker index={index} onPick={(id) => dispatch(showPlate(id))} />}
+      {recipe.plates.length > 1 && <PlatePicker index={index} />}
       {recipe.plates.length > 1 && <AngleSets />}
       <ScreenShelf take={(name, taken) => set(`Screen “${name}”`, taken)} />
       <ScreenControls screen={screen} path={['recipe', 'plates', index, 'screen']} set={set} />
@@ -62,25 +70,60 @@ export function ScreensStage() {
 }
 
 /** Whose screen it is, where there are several plates. */
-function PlatePicker({ index, onPick }: { index: number; onPick: (id: string) => void }) {
+function PlatePicker({ index }: { index: number }) {
+  const dispatch = useAppDispatch();
   const { plates, inks } = useDocument().recipe;
+  const alike = useAppSelector((state) => state.view.alike);
+  const others = plates.filter((_, i) => i !== index);
+  const ticked = others.filter(({ id }) => alike.includes(id));
+  const together = ticked.length > 0;
   return (
-    <div role="radiogroup" aria-label="Plate" className="mb-2.5 flex flex-wrap gap-1.5">
-      {plates.map(({ id, ink }, i) => {
-        const found = inkOf(inks, ink);
-        return (
-          <button
-            key={id}
-            type="button"
-            role="radio"
-            aria-checked={i === index}
-            onClick={() => onPick(id)}
-            className={`flex h-7 items-center gap-1.5 rounded-sm border bg-raised px-2 ${i === index ? 'border-ink bg-white' : 'border-edge hover:border-soft'}`}
-          >
-            <InkChip ink={found} /> {found.name}
-          </button>
-        );
-      })}
+    <div className="mb-2.5">
+      <div role="radiogroup" aria-label="Plate" className="flex flex-wrap gap-1.5">
+        {plates.map(({ id, ink }, i) => {
+          const found = inkOf(inks, ink);
+          return (
+            <button
+              key={id}
+              type="button"
+              role="radio"
+              aria-checked={i === index}
+              onClick={() => {
+                dispatch(showPlate(id));
+                if (together) dispatch(alikeSet(plates.map((plate) => plate.id)));
+              }}
+              className={`flex h-7 items-center gap-1.5 rounded-sm border bg-raised px-2 ${i === index ? 'border-ink bg-white' : 'border-edge hover:border-soft'}`}
+            >
+              <InkChip ink={found} /> {found.name}
+            </button>
+          );
+        })}
+      </div>
+      <SwitchRow
+        label="Set all plates alike"
+        title="Kind, shape, ruling, limits; angles stay apart"
+        on={together}
+        onChange={(on) => dispatch(alikeSet(on ? plates.map(({ id }) => id) : []))}
+      />
+      {together && plates.length > 2 && (
+        <div role="group" aria-label="Plates set with this one" className="flex flex-wrap gap-x-3 gap-y-1">
+          {others.map(({ id, ink }) => (
+            <label key={id} className="flex items-center gap-1.5">
+              <input
+                type="checkbox"
+                className="accent-ink"
+                checked={alike.includes(id)}
+                onChange={(event) =>
+                  dispatch(
+                    alikeSet(event.target.checked ? [...alike, id] : alike.filter((one) => one !== id)),
+                  )
+                }
+              />
+              {inkOf(inks, ink).name}
+            </label>
+          ))}
+        </div>
+      )}
     </div>
   );
 }

@@ -1,47 +1,47 @@
-import { filmFrame } from '@brachytone/core';
+import { filmFrame, present } from '@brachytone/core';
 import type { JobDocument } from '@brachytone/job';
+import { usePullsQuery } from '../../store/api.ts';
 import { useDocument } from '../../store/use-job.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { layOut, visiblePart } from '../table/geometry.ts';
 import type { BoxSize } from '../table/use-size.ts';
 import { whatToDraw } from '../table/what.ts';
 import { PrintPicture } from './print-picture.tsx';
-import { Picture, useWiped } from './wipe.tsx';
+import { Picture } from './wipe.tsx';
 
-/** What the list of pulls takes of the table, CSS pixels. */
-const PANEL = 232;
+/** Room at the sides of each, which has no rulers, CSS pixels. */
+const SIDE = 10;
 
-/** A pull at the left and the present state at the right, each as the table would show it. */
+/** Pulls and, at the right, the present state, each as the table would show it. */
 export function Beside({ size }: { size: BoxSize }) {
-  const present = useDocument();
-  const found = useWiped();
-  const pulls = useAppSelector((state) => state.view.pulls);
-  if (!found) return null;
-  // The pulls themselves stay in sight.
-  const room = size.width - (pulls ? PANEL * size.ratio : 0);
-  const half = { ...size, width: Math.floor(room / 2) };
+  const now = useDocument();
+  const job = useAppSelector((state) => present(state.job, 'open job').id);
+  const beside = useAppSelector((state) => state.view.beside);
+  const { data: pulls = [] } = usePullsQuery(job);
+  const found = beside.flatMap((id) => pulls.find((pull) => pull.id === id) ?? []);
+  if (found.length === 0) return null;
+  const part = { ...size, width: Math.floor(size.width / (found.length + 1)) };
   return (
     <div
       role="group"
       aria-label="Side by side"
-      className="pointer-events-none absolute inset-0 z-[1] flex bg-[#b9b8b4]"
+      className="pointer-events-none absolute inset-0 z-[1] flex divide-x divide-guide bg-[#b9b8b4]"
     >
-      <Pane {...found} size={half} />
-      <div className="w-px bg-guide" />
-      <Pane document={present} original={false} name="Now" size={half} />
+      {found.map(({ id, document, name, print }) => (
+        <Pane key={id} document={document} name={name} print={print?.picture} size={part} />
+      ))}
+      <Pane document={now} name="Now" size={part} />
     </div>
   );
 }
 
 function Pane({
   document,
-  original,
   name,
   print,
   size,
 }: {
   document: JobDocument;
-  original: boolean;
   name: string;
   /** SHA-256 of the picture of a simulated print. */
   print?: string | undefined;
@@ -50,7 +50,7 @@ function Pane({
   const view = useAppSelector((state) => state.view);
   const { recipe } = document;
   const frame = filmFrame(recipe);
-  const lie = layOut(view, recipe.sheet, frame, size, size.ratio);
+  const lie = layOut(view, recipe.sheet, frame, size, size.ratio, SIDE);
   const visible = size.width > 0 ? visiblePart(lie, frame, size) : undefined;
   return (
     <div className="relative h-full" style={{ width: size.width / size.ratio }}>
@@ -69,14 +69,9 @@ function Pane({
               key={name}
               document={document}
               view={visible.view}
-              what={whatToDraw(
-                document,
-                original ? 'original' : view.table === 'film' ? 'film' : 'proof',
-                null,
-                {
-                  look: view.look,
-                },
-              )}
+              what={whatToDraw(document, view.table === 'film' ? 'film' : 'proof', null, {
+                look: view.look,
+              })}
               ratio={size.ratio}
             />
           )}

@@ -7,7 +7,7 @@ import { useDropPullMutation, usePullsQuery, useRenamePullMutation } from '../..
 import { edit } from '../../store/job-slice.ts';
 import { orSay } from '../../store/or-say.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
-import { pullsShown, wiped } from '../../store/view-slice.ts';
+import { besideSet, MOST_BESIDE, pullsShown, wiped } from '../../store/view-slice.ts';
 import { printSource } from './print-picture.tsx';
 import { useKeepPull } from './use-keep-pull.ts';
 import { usePrintPull } from './use-print-pull.ts';
@@ -21,19 +21,17 @@ export function Pulls() {
   const keep = useKeepPull();
   const printing = usePrintPull();
   return (
-    <section
-      aria-label="Pulls"
-      className="absolute top-12 right-3.5 bottom-12 z-[5] flex w-[212px] flex-col rounded-sm border border-ink bg-raised"
-      onPointerDown={(event) => event.stopPropagation()}
-      onWheel={(event) => event.stopPropagation()}
-    >
+    <section aria-label="Pulls" className="flex min-h-0 grow flex-col">
       <div className="flex items-center justify-between border-b border-edge px-2.5 py-1.5">
         <h2 className="text-[13px]">Pulls</h2>
         <button
           type="button"
           aria-label="Put the pulls away"
           className="text-soft hover:text-ink"
-          onClick={() => dispatch(pullsShown(false))}
+          onClick={() => {
+            dispatch(pullsShown(false));
+            dispatch(besideSet([]));
+          }}
         >
           <X size={14} />
         </button>
@@ -85,7 +83,9 @@ function Pull({ pull, job }: { pull: PullView; job: string }) {
   const [rename] = useRenamePullMutation();
   const [drop] = useDropPullMutation();
   const { sheet } = pull.document.recipe;
+  const beside = useAppSelector((state) => state.view.beside);
   const wiping = wipe?.against === pull.id;
+  const isBeside = beside.includes(pull.id);
   const takeUp = () =>
     dispatch(
       edit(`Take up “${pull.name}”`, (draft) => {
@@ -104,7 +104,7 @@ function Pull({ pull, job }: { pull: PullView; job: string }) {
             : `/api/jobs/${job}/pulls/${pull.id}/proof.png?longer=384`
         }
         alt={pull.print ? pull.name : `Proof of ${pull.name}`}
-        className={`block w-full border object-cover ${wiping ? 'border-guide outline-1 outline-guide' : 'border-edge'}`}
+        className={`block w-full border object-cover ${wiping || isBeside ? 'border-guide outline-1 outline-guide' : 'border-edge'}`}
         style={{ aspectRatio: sheet.width / sheet.height }}
       />
       <TextField
@@ -137,12 +137,14 @@ function Pull({ pull, job }: { pull: PullView; job: string }) {
         <button
           type="button"
           className={link}
-          aria-pressed={wiping && wipe.beside === true}
+          aria-pressed={isBeside}
+          disabled={!isBeside && beside.length >= MOST_BESIDE}
+          title={`Side by side with the present state; up to ${MOST_BESIDE} at once`}
           onClick={() =>
-            dispatch(wiped(wiping && wipe.beside ? null : { against: pull.id, at: 0.5, beside: true }))
+            dispatch(besideSet(isBeside ? beside.filter((one) => one !== pull.id) : [...beside, pull.id]))
           }
         >
-          Beside
+          {isBeside ? 'Away' : 'Beside'}
         </button>
         <button type="button" className={link} onClick={takeUp}>
           Take up
@@ -152,6 +154,7 @@ function Pull({ pull, job }: { pull: PullView; job: string }) {
           className={`${link} ml-auto hover:text-ruby`}
           onClick={() => {
             if (wiping) dispatch(wiped(null));
+            if (isBeside) dispatch(besideSet(beside.filter((one) => one !== pull.id)));
             orSay(drop({ job, pull: pull.id }).unwrap());
           }}
         >

@@ -21,7 +21,7 @@ interface Wiped {
 }
 
 /** What is compared with; undefined while it has not come. */
-export function useWiped(): Wiped | undefined {
+function useWiped(): Wiped | undefined {
   const now = useDocument();
   const job = useAppSelector((state) => present(state.job, 'open job').id);
   const against = useAppSelector((state) => state.view.wipe?.against);

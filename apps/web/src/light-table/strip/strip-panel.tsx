@@ -1,10 +1,10 @@
 import { X } from 'lucide-react';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { NumberField } from '../../controls/number-field.tsx';
 import { Segmented } from '../../controls/segmented.tsx';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { stripOpened } from '../../store/view-slice.ts';
-import { BANDS, type Strip, type StripAxis } from '../../store/strip.ts';
+import { BANDS, valuesText, withSpan, withTyped, type Strip, type StripAxis } from '../../store/strip.ts';
 
 /** What is tried, over which span, and where. */
 export function StripPanel() {
@@ -20,11 +20,7 @@ export function StripPanel() {
   if (!strip) return null;
   const set = (change: Partial<Strip>) => dispatch(stripOpened({ ...strip, ...change }));
   return (
-    <section
-      aria-label="Test strip"
-      className="absolute top-12 right-3.5 z-[5] w-[250px] rounded-sm border border-edge bg-raised"
-      onPointerDown={(event) => event.stopPropagation()}
-    >
+    <section aria-label="Test strip" className="shrink-0 border-b border-edge bg-raised">
       <header className="flex items-center justify-between border-b border-dashed border-edge px-3 py-2">
         <h3 className="text-[12.5px]">
           Test strip: {strip.across.label.toLowerCase()}
@@ -62,6 +58,39 @@ export function StripPanel() {
   );
 }
 
+/** The values themselves, to be typed. */
+function ValuesField({ axis, set }: { axis: StripAxis; set: (axis: StripAxis) => void }) {
+  const [typed, setTyped] = useState<string>();
+  const [wrong, setWrong] = useState(false);
+  const settle = () => {
+    if (typed === undefined) return;
+    const next = withTyped(axis, typed);
+    setWrong(!next);
+    if (!next) return;
+    setTyped(undefined);
+    if (typed !== valuesText(axis)) set(next);
+  };
+  return (
+    <input
+      aria-label={`${axis.label}, values`}
+      aria-invalid={wrong}
+      title={wrong ? 'Type two to six values, as in 5, 35, 50.' : undefined}
+      className={`figures h-6 min-w-0 grow rounded-sm border bg-white px-1.5 text-right ${wrong ? 'border-ruby text-ruby' : 'border-edge hover:border-soft'}`}
+      value={typed ?? valuesText(axis)}
+      onChange={(event) => setTyped(event.target.value)}
+      onFocus={(event) => event.target.select()}
+      onBlur={settle}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') settle();
+        if (event.key !== 'Escape') return;
+        event.stopPropagation();
+        setTyped(undefined);
+        setWrong(false);
+      }}
+    />
+  );
+}
+
 function Axis({ axis, name, set }: { axis: StripAxis; name: string; set: (axis: StripAxis) => void }) {
   const { unit, least, most } = axis;
   const field = (which: 'from' | 'to') => (
@@ -71,7 +100,7 @@ function Axis({ axis, name, set }: { axis: StripAxis; name: string; set: (axis: 
       unit={unit}
       least={least}
       most={most}
-      onChange={(value) => set({ ...axis, [which]: value })}
+      onChange={(value) => set(withSpan(axis, { [which]: value }))}
       className="w-[80px]"
     />
   );
@@ -83,7 +112,7 @@ function Axis({ axis, name, set }: { axis: StripAxis; name: string; set: (axis: 
       </div>
       <div className="mt-1.5 flex items-center justify-between gap-2">
         <span className="text-soft">
-          {axis.ratio ? 'ratios' : 'steps'} {name}
+          {axis.ratio ? 'Even ratios' : 'Even steps'} {name}
         </span>
         <Segmented
           label={`Number of bands ${name}`}
@@ -92,9 +121,13 @@ function Axis({ axis, name, set }: { axis: StripAxis; name: string; set: (axis: 
             value: String(BANDS.least + i),
             label: String(BANDS.least + i),
           }))}
-          onChange={(count) => set({ ...axis, count: Number(count) })}
+          onChange={(count) => set(withSpan(axis, { count: Number(count) }))}
         />
       </div>
+      <label className="mt-1.5 flex items-center gap-2">
+        <span className="text-soft">Values</span>
+        <ValuesField axis={axis} set={set} />
+      </label>
     </div>
   );
 }

@@ -60,11 +60,7 @@ export function AngleDialPanel() {
     return Math.max(dial.mesh[k], dial.plates[k]);
   };
   return (
-    <section
-      aria-label="Quiet and loud angles"
-      className="absolute top-[58px] right-3.5 z-[4] w-[268px] rounded-sm border border-ink bg-raised p-3"
-      onPointerDown={(event) => event.stopPropagation()}
-    >
+    <section aria-label="Quiet and loud angles" className="shrink-0 border-b border-edge p-3">
       <div className="flex items-center justify-between">
         <h3 className="text-[12.5px]">Quiet and loud angles · {inkOf(recipe.inks, plate.ink).name}</h3>
         <button type="button" aria-label="Close the dial" onClick={() => dispatch(dialOpened(null))}>

@@ -27,16 +27,21 @@ export interface Lie {
   readonly scale: number;
 }
 
-/** Lays a sheet (mm) with its film grid on a table of the given size in device pixels. */
+/**
+ * Lays a sheet (mm) with its film grid on a table of the given size in device pixels.
+ *
+ * @param side room for rulers left and right, CSS pixels
+ */
 export function layOut(
   view: Pick<ViewState, 'zoom' | 'centre' | 'screenPpi'>,
   sheet: { width: number; height: number },
   frame: Frame,
   table: { width: number; height: number },
   ratio: number,
+  side: number = MARGIN.x,
 ): Lie {
   const fit = Math.min(
-    (table.width - 2 * MARGIN.x * ratio) / (sheet.width + 2 * frame.bleed),
+    (table.width - 2 * side * ratio) / (sheet.width + 2 * frame.bleed),
     (table.height - (MARGIN.top + MARGIN.bottom) * ratio) / (sheet.height + 2 * frame.bleed),
   );
   const scale =

@@ -12,7 +12,6 @@ import { useOriginal } from '../../store/use-original.ts';
 import { loupePowered, zoomed } from '../../store/view-slice.ts';
 import { Loupe } from '../loupe/loupe.tsx';
 import { pointAt } from '../rack/pointer.ts';
-import { AngleDialPanel } from './angle-dial.tsx';
 import { CropHandles } from './crop-handles.tsx';
 import { ToneBrush } from './brush-layer.tsx';
 import { useCropRecipe } from './crop-recipe.ts';
@@ -27,9 +26,7 @@ import { useKeptPicture } from './kept-picture.ts';
 import { LatticeHandle } from './lattice-handle.tsx';
 import { Measures } from './measures.tsx';
 import { StripLayer } from '../strip/strip-layer.tsx';
-import { StripPanel } from '../strip/strip-panel.tsx';
 import { Product } from '../product/product.tsx';
-import { Pulls } from '../pulls/pulls.tsx';
 import { Beside } from '../pulls/beside.tsx';
 import { Wipe } from '../pulls/wipe.tsx';
 import { TouchUp } from './touch-up.tsx';
@@ -62,7 +59,8 @@ export function Table() {
   const recipe = cropping ? cropRecipe : document.recipe;
   const { sheet } = recipe;
   // Beside another pull, or with a strip or a mend on it, a film is shown without its marks.
-  const wholeFilm = view.table === 'film' && !view.wipe && !view.strip && !tried && !cropping;
+  const wholeFilm =
+    view.table === 'film' && !view.wipe && view.beside.length === 0 && !view.strip && !tried && !cropping;
   const { marks, plates } = recipe;
   const frame = useMemo(
     () => (wholeFilm ? filmLayout({ sheet, marks, plates }).grid : filmFrame({ sheet })),
@@ -207,11 +205,10 @@ export function Table() {
           {stage === 'inks' && <TouchUp lie={lie} ratio={size.ratio} />}
         </>
       )}
-      {view.wipe &&
-        visible &&
-        !cropping &&
-        (arrival === 'some' || arrival === 'whole') &&
-        (view.wipe.beside ? <Beside size={size} /> : <Wipe visible={visible} ratio={size.ratio} />)}
+      {view.wipe && visible && !cropping && (arrival === 'some' || arrival === 'whole') && (
+        <Wipe visible={visible} ratio={size.ratio} />
+      )}
+      {view.beside.length > 0 && !cropping && <Beside size={size} />}
       {size.width > 0 && stage === 'films' && <PanelLayer lie={lie} ratio={size.ratio} />}
       {size.width > 0 && stage === 'press' && <FindingLayer lie={lie} ratio={size.ratio} />}
       {tried && size.width > 0 && stage === 'press' && (
@@ -220,9 +217,6 @@ export function Table() {
       {view.table === 'product' && <Product />}
       {failure && <DrawingFailure failure={failure} retry={retry} />}
       <TableBars lie={lie} ratio={size.ratio} sharpness={sharpness} arrival={arrival} />
-      <StripPanel />
-      <AngleDialPanel />
-      {view.pulls && <Pulls />}
       {view.loupe.open && !cropping && <Loupe arrival={arrival} version={version} />}
     </main>
   );

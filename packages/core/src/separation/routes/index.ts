@@ -1,6 +1,7 @@
 import type { RouteKind } from '../route-kind.ts';
 import { bandsRoute, type BandsRoute } from './bands.ts';
 import { channelsRoute, type ChannelsRoute } from './channels.ts';
+import { huesRoute, type HuesRoute } from './hues.ts';
 import { inkRoute, type InkRoute } from './ink.ts';
 import { processRoute, type ProcessRoute } from './process.ts';
 import { profileRoute, type ProfileRoute } from './profile.ts';
@@ -19,6 +20,7 @@ export type Route =
   | ChannelsRoute
   | SpotRoute
   | BandsRoute
+  | HuesRoute
   | StockRoute;
 
 /** Every kind of route, in the order they are offered. */
@@ -33,6 +35,7 @@ export const ROUTES: {
   channels: channelsRoute,
   spot: spotRoute,
   bands: bandsRoute,
+  hues: huesRoute,
   stock: stockRoute,
 };
 

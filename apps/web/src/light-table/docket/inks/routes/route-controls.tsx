@@ -1,6 +1,7 @@
 import type { OriginalRecipe, Route } from '@brachytone/core';
 import type { ComponentType } from 'react';
 import { BandsRouteControls } from './bands-route.tsx';
+import { HuesControls } from './hues-controls.tsx';
 import { InkRouteControls } from './ink-route.tsx';
 import { ProcessControls } from './process-controls.tsx';
 import { SpotControls } from './spot-controls.tsx';
@@ -22,6 +23,7 @@ const CONTROLS: { readonly [Kind in Route['kind']]: ControlsOf<Kind> | null } = 
   channels: null,
   spot: SpotControls,
   bands: BandsRouteControls,
+  hues: HuesControls,
   stock: StockControls,
 };
 
