@@ -52,6 +52,35 @@ it('a database server at an address is migrated, and keeps bytes, as the embedde
   }
 });
 
+it('before its tables are changed, the folder’s database is copied; the copy of the change before goes', async () => {
+  const place = { folder: join(folder, 'changing', 'database') };
+  mkdirSync(join(folder, 'changing', 'database-before-2020-01-01'), { recursive: true });
+  const first = await openDatabase(place);
+  await first.storeBytes([{ sha256: 'a', kind: 'source', part: 0, bytes: Uint8Array.of(1, 2, 3) }]);
+  await first.close();
+  const beside = () => readdirSync(join(folder, 'changing')).filter((name) => name !== 'database');
+  // Nothing is to be changed yet.
+  await (await openDatabase(place)).close();
+  expect(beside()).toEqual(['database-before-2020-01-01']);
+  // As an older program left it: without what the last change brought.
+  const client = new PGlite({ dataDir: place.folder });
+  await client.query(
+    'DELETE FROM drizzle.__drizzle_migrations WHERE created_at = (SELECT max(created_at) FROM drizzle.__drizzle_migrations)',
+  );
+  await client.close();
+  const opening = openDatabase(place).then((one) => one.close());
+  // The change itself fails here, for its tables are there already; the copy is whole all the same.
+  await opening.catch(() => undefined);
+  const [copy, ...more] = beside();
+  expect(more).toEqual([]);
+  expect(copy).toMatch(/^database-before-\d{4}-\d\d-\d\d$/);
+  expect(copy).not.toBe('database-before-2020-01-01');
+  const kept = new PGlite({ dataDir: join(folder, 'changing', copy) });
+  const { rows } = await kept.query("SELECT sha256 FROM original_bytes WHERE sha256 = 'a'");
+  await kept.close();
+  expect(rows).toHaveLength(1);
+}, 60_000);
+
 describe('bytes', () => {
   it('of every value come back from the folder’s database after it was closed', async () => {
     const bytes = Uint8Array.from({ length: 70_000 }, (_, i) => (i * 31 + (i >> 8)) & 255);

@@ -77,13 +77,17 @@ export const tonesSchema = ({
     .required()
     .messages({ 'tones.order': 'The tones that bands are parted at must rise.' });
 
+/** Settings made before there was a field do without it. */
+const whenLater = ({ isLater }: { readonly isLater?: true }, schema: Joi.NumberSchema): Joi.Schema =>
+  isLater ? schema : schema.required();
+
 /** What a setting may be, from its field. */
 function settingSchema(field: Field): Joi.Schema {
   switch (field.type) {
     case 'number':
-      return Joi.number().min(field.least).max(field.most).required();
+      return whenLater(field, Joi.number().min(field.least).max(field.most));
     case 'seed':
-      return Joi.number().integer().min(0).max(1e9).required();
+      return whenLater(field, Joi.number().integer().min(0).max(1e9));
     case 'choice':
       return Joi.valid(...field.options.map(({ value }) => value)).required();
     case 'curve':

@@ -37,6 +37,9 @@ export const LIMITS = {
   /** How strongly a stock's surface is seen, percent, and how wide the stock in its picture is, mm. */
   textureStrength: { least: 0, most: 400 },
   stockWidth: { least: 5, most: 5000 },
+  /** How deep and how coarse edges are torn, mm. */
+  tornDepth: { least: 0, most: 200 },
+  tornGrain: { least: 0.1, most: 200 },
   /** Longer side of a picture painted from a drawing, pixels. */
   painted: { least: 64, most: 12_000 },
   /** Place of an original on the sheet, mm. */

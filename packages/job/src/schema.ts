@@ -145,6 +145,11 @@ const container = Joi.object({
   margin: between(LIMITS.margin),
   edge: Joi.valid('cut', 'whole').required(),
   feather: between(LIMITS.soft),
+  torn: Joi.object({
+    depth: between(LIMITS.tornDepth),
+    grain: between(LIMITS.tornGrain),
+    seed: Joi.number().integer().min(0).max(1e9).required(),
+  }),
 })
   .custom((value: { shape: string; path: string | null }, helpers) =>
     value.shape === 'path' && value.path === null ? helpers.error('path.missing') : value,

@@ -22,7 +22,7 @@ function changedAlike(other: Screen, before: Screen, after: Screen): Screen {
   const changed = Object.entries(after.settings).filter(
     ([name, value]) =>
       name !== OWN &&
-      name in same.settings &&
+      name in screenKind(same.kind).fields &&
       (isNewKind || JSON.stringify(value) !== JSON.stringify(before.settings[name])),
   );
   const { kind: _before, settings: _settings, ...limitsBefore } = before;

@@ -1,6 +1,8 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
+import { Logger } from '@nestjs/common';
+import { copyBeforeMigration, isToBeMigrated } from './copy-before-migration.ts';
 import { dataDir as emptyDatabase } from '@electric-sql/pglite-prepopulatedfs';
 import { and, eq } from 'drizzle-orm';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
@@ -83,8 +85,15 @@ async function openEmbedded(place: { readonly folder: string } | 'memory'): Prom
     await unpack(() => open(false));
     collectGarbage();
   }
-  const client = await open(folder !== undefined);
+  let client = await open(folder !== undefined);
   await client.waitReady;
+  if (folder && (await isToBeMigrated(client))) {
+    await client.close();
+    const copy = copyBeforeMigration(folder);
+    new Logger('Database').log(`Its tables are brought up to date; as it was, it is kept in ${copy}.`);
+    client = await open(true);
+    await client.waitReady;
+  }
   const queries = drizzlePglite(client);
   await migratePglite(queries, { migrationsFolder: MIGRATIONS_FOLDER });
   return {

@@ -1,11 +1,12 @@
 /** What a tone step or a screen can be set by: the schema, the docket and the tests read it here. */
 
-/** One of these words, or a number beyond this, in one of the named fields. */
+/** One of these words, or a number beyond this or other than that, in one of the named fields. */
 interface Condition {
   readonly field: string | readonly string[];
   readonly is?: readonly string[];
   readonly above?: number;
   readonly below?: number;
+  readonly not?: number;
 }
 
 /** Says under which settings of other fields a field counts at all: all conditions must hold. */
@@ -13,8 +14,13 @@ interface Conditional {
   readonly when?: Condition | readonly Condition[];
 }
 
+/** For a field that came later: settings made before it have none, which counts as its start. */
+interface Later {
+  readonly isLater?: true;
+}
+
 /** A number that something is set by. */
-export interface NumberField extends Conditional {
+export interface NumberField extends Conditional, Later {
   readonly type: 'number';
   readonly label: string;
   /** `px`: pixels of the original. */
@@ -37,7 +43,7 @@ export interface ChoiceField extends Conditional {
 }
 
 /** The seed of the random numbers. */
-export interface SeedField extends Conditional {
+export interface SeedField extends Conditional, Later {
   readonly type: 'seed';
   readonly label: string;
   readonly start: number;
@@ -116,18 +122,23 @@ export type SettingsOf<F extends Fields> = {
 
 /** The settings that fields begin with. */
 export const startOfFields = (fields: Fields): Record<string, Field['start']> =>
-  Object.fromEntries(Object.entries(fields).map(([name, field]) => [name, field.start]));
+  Object.fromEntries(
+    Object.entries(fields)
+      .filter(([, field]) => !('isLater' in field))
+      .map(([name, field]) => [name, field.start]),
+  );
 
 /** True when a field counts under these settings. */
 export function counts(field: Field, settings: Readonly<Record<string, unknown>>): boolean {
   if (!('when' in field) || !field.when) return true;
-  return [field.when].flat().every(({ field: names, is, above, below }: Condition) =>
+  return [field.when].flat().every(({ field: names, is, above, below, not }: Condition) =>
     [names].flat().some((name) => {
       const value = settings[name];
       return (
         is?.includes(String(value)) === true ||
         (above !== undefined && Number(value) > above) ||
-        (below !== undefined && Number(value) < below)
+        (below !== undefined && Number(value) < below) ||
+        (not !== undefined && value !== undefined && Number(value) !== not)
       );
     }),
   );

@@ -72,7 +72,8 @@ describe('gradients', () => {
     };
     const channel = (weights: HueWeights, x: number) =>
       100 -
-      (gradientCoverage(coloured, size, straight, { x, y: 5, width: 1, height: 1 }, undefined, weights).data[0] /
+      (gradientCoverage(coloured, size, straight, { x, y: 5, width: 1, height: 1 }, undefined, weights)
+        .data[0] /
         65535) *
         100;
     expect(channel(weightsOf(1, 0, 0), 0)).toBeCloseTo(100, 1);

@@ -13,9 +13,12 @@ const line: Gradient = tintGradient(0, {
 });
 
 describe('a gradient in another shape', () => {
-  it.each(['radial', 'elliptical'] as const)('%s, begins in the middle and ends where the line did', (shape) => {
-    expect(withShape(line, shape)).toEqual({ ...line, shape, from: { x: 0.5, y: 0.5 } });
-  });
+  it.each(['radial', 'elliptical'] as const)(
+    '%s, begins in the middle and ends where the line did',
+    (shape) => {
+      expect(withShape(line, shape)).toEqual({ ...line, shape, from: { x: 0.5, y: 0.5 } });
+    },
+  );
   it('comes back as the line it was', () => {
     expect(withShape(withShape(line, 'radial'), 'linear')).toEqual(line);
     expect(withShape(withShape(withShape(line, 'radial'), 'elliptical'), 'linear')).toEqual(line);

@@ -34,7 +34,7 @@ export function containerArea(placed: PlacedOriginal, units: Units): Area | unde
   if (!container) return undefined;
   const drawing = containerDrawing(original, materials);
   const toUnits = inverse(boxMap(placed, units));
-  const whole = containerOutlines(container, drawing, height / placement.width)
+  const whole = containerOutlines(container, drawing, height / placement.width, placement.width)
     .map(({ contours, rule }) =>
       areaOfContours(
         contours.map((one) => mapContour(one, toUnits)),

@@ -193,6 +193,8 @@ describe.each<[string, Screen]>([
   ['round dots in waves', bent('wave', { length: 12, height: 3, spot: 'round' })],
   ['dots out of place', newScreen('dots', { ruling: 18, place: 60 })],
   ['dots out of size', newScreen('dots', { ruling: 18, size: 70 })],
+  ['twisted dots', newScreen('dots', { ruling: 18, angle: 15, twist: 200, twistReach: 9 })],
+  ['lines in an uneven lattice', bent('straight', { uneven: 80, unevenLength: 5 })],
   ['ragged dots', newScreen('dots', { ruling: 12, ragged: 80 })],
   [
     'smallest and largest dots, out of place',
@@ -287,6 +289,10 @@ describe('hard edges', () => {
     [
       'bent lines in a container with a margin',
       withOriginals(lined, { container: { ...ellipse, margin: -2 } }),
+    ],
+    [
+      'dots in a container with a torn edge',
+      withOriginals(plain, { container: { ...ellipse, torn: { depth: 2, grain: 1.5, seed: 3 } } }),
     ],
     [
       'one picture over another',

@@ -73,11 +73,11 @@ export function FieldRow(props: FieldProps) {
 const once = (name: string): string => `${name}-${Date.now()}`;
 
 function NumberRow({ name, field, settings, ppi = 300, path, set }: FieldProps<NumberFieldOf>) {
-  const { label, unit, least, most, usual, ratio } = field;
+  const { label, unit, least, most, usual, ratio, start } = field;
   return (
     <SliderRow
       label={label}
-      value={settings[name] as number}
+      value={(settings[name] as number | undefined) ?? start}
       unit={UNITS[unit](ppi)}
       least={least}
       most={most}
@@ -118,7 +118,7 @@ function ChoiceRow({ name, field, settings, set }: FieldProps<ChoiceField>) {
 }
 
 function SeedRow({ name, field, settings, set }: FieldProps<SeedField>) {
-  const value = settings[name] as number;
+  const value = (settings[name] as number | undefined) ?? field.start;
   return (
     <Row label={field.label}>
       <span className="figures text-soft">no. {value}</span>

@@ -6,6 +6,7 @@ import { strokePolygons } from '../../path/stroke.ts';
 import { mmToPixels, type Frame } from '../../raster/frame.ts';
 import type { Container } from '../../recipe/container.ts';
 import { MissingMaterial } from '../../base/errors.ts';
+import { tornContour } from './torn-outline.ts';
 import type { Materials } from '../../recipe/scene.ts';
 import type { OriginalRecipe } from '../../recipe/recipe.ts';
 import { after, inverse, moved, scaled, type Affine } from '../../raster/affine.ts';
@@ -68,17 +69,30 @@ export function containerDrawing(
   return drawing;
 }
 
-/** The shape a container has, in shares of its original's box, whose height over its width is `ratio`. */
-export const containerOutlines = (
-  { shape }: Container,
+/**
+ * The shape a container has, in shares of its original's box.
+ *
+ * @param ratio height of the box over its width
+ * @param width of the box, mm
+ */
+export function containerOutlines(
+  { shape, torn }: Container,
   drawing: Drawing | undefined,
   ratio: number,
-): readonly Outline[] =>
-  shape === 'rectangle'
-    ? RECTANGLE
-    : shape === 'ellipse'
-      ? ELLIPSE
-      : pathOutlines(present(drawing, 'drawing of the container'), ratio);
+  width: number,
+): readonly Outline[] {
+  const smooth =
+    shape === 'rectangle'
+      ? RECTANGLE
+      : shape === 'ellipse'
+        ? ELLIPSE
+        : pathOutlines(present(drawing, 'drawing of the container'), ratio);
+  if (!torn || torn.depth === 0) return smooth;
+  return smooth.map(({ contours, rule }) => ({
+    rule,
+    contours: contours.map((one) => tornContour(one, torn, width, width * ratio)),
+  }));
+}
 
 /** Curves stray from their straight lines by no more than this, in pixels. */
 const TOLERANCE = 0.05;
@@ -108,9 +122,17 @@ export function containerBits(
   region: Region,
 ): Bits {
   const { shape, margin } = container;
-  const key = JSON.stringify([shape, container.path, margin, ratio, original.placement, frame]);
+  const key = JSON.stringify([
+    shape,
+    container.path,
+    margin,
+    container.torn,
+    ratio,
+    original.placement,
+    frame,
+  ]);
   const { inside, rim } = recentPolygons(key, () => {
-    const outlines = containerOutlines(container, drawing, ratio);
+    const outlines = containerOutlines(container, drawing, ratio, original.placement.width);
     const toGrid = inverse(toBox);
     const filled = outlines.map(({ contours, rule }) => ({
       rule,

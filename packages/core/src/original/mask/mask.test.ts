@@ -86,6 +86,34 @@ describe('a container', () => {
     const cutRest: Bits = { ...plain, data: plain.data.map((byte, i) => byte & ~cut.data[i]) };
     expect(countPatches(cut) + countPatches(cutRest)).toBeGreaterThan(countPatches(plain) + 20);
   });
+  it('with a torn edge inks about its area, strays by half its depth at most, and is the same every time', () => {
+    const torn = { depth: 3, grain: 2, seed: 5 };
+    const small = { x: 10, y: 10, width: 40, turn: 0, mirrored: false };
+    const round = (container: Container) => film(with_(solid, { placement: small, container }));
+    const [smooth, made] = [round(oval), round({ ...oval, torn })];
+    expect(Math.abs(countInk(made) / countInk(smooth) - 1)).toBeLessThan(0.03);
+    expect(Buffer.compare(made.data, smooth.data)).not.toBe(0);
+    expect(Buffer.compare(made.data, round({ ...oval, torn }).data)).toBe(0);
+    expect(Buffer.compare(made.data, round({ ...oval, torn: { ...torn, seed: 6 } }).data)).not.toBe(0);
+    // Off by up to half the depth each way: all within √2 of that from the circle of 20 mm.
+    const [inner, outer] = [20 - 1.5 * Math.SQRT2, 20 + 1.5 * Math.SQRT2];
+    for (let turn = 0; turn < 360; turn += 7) {
+      const at = (r: number) => {
+        const [x, y] = [30 + r * Math.cos(turn), 30 + r * Math.sin(turn)];
+        return bitAt(made, Math.floor((x / 60) * PX), Math.floor((y / 60) * PX));
+      };
+      expect([at(inner - 0.2), at(outer + 0.2)]).toEqual([1, 0]);
+    }
+    const part = film(with_(solid, { placement: small, container: { ...oval, torn } }), {
+      x: 120,
+      y: 100,
+      width: 200,
+      height: 150,
+    });
+    expect(Buffer.compare(part.data, cropBits(made, { x: 120, y: 100, width: 200, height: 150 }).data)).toBe(
+      0,
+    );
+  });
   it('knocks out of another ink’s plate along its own edge, not along that plate’s cells', () => {
     const scene = sceneOf(tone(100), sheet, { ruling: 15, angle: 30 });
     const [under] = scene.recipe.originals;

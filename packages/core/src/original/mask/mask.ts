@@ -77,7 +77,8 @@ function keepContainer(
     return containerBits(container, drawing, original, ratio, map, on, part);
   };
   if (container.feather > 0) {
-    const reach = Math.max(0, container.margin) + Math.max(placement.width, height) / 2;
+    const reach =
+      Math.max(0, container.margin) + (container.torn?.depth ?? 0) + Math.max(placement.width, height) / 2;
     const box = {
       x: placement.x + placement.width / 2 - reach * Math.SQRT2,
       y: placement.y + height / 2 - reach * Math.SQRT2,
@@ -138,4 +139,4 @@ export function keepMasked(bits: Bits, mask: Plane): void {
 
 /** Where an original with a container may be seen beyond its own box, in mm. */
 export const maskReach = ({ container }: OriginalRecipe): number =>
-  container ? Math.max(0, container.margin) + container.feather * 2 : 0;
+  container ? Math.max(0, container.margin) + container.feather * 2 + (container.torn?.depth ?? 0) : 0;

@@ -2,6 +2,7 @@ import { MM_PER_INCH, mmToPixels, type Frame } from '../../raster/frame.ts';
 import { SOLID } from '../../raster/plane.ts';
 import { cache } from '../../base/cache.ts';
 import { turnOf } from '../../base/turn.ts';
+import { BENT_FIELDS, bentOf, bentPlace, unbending, type Bent } from '../bent.ts';
 import { largestApart } from '../apart.ts';
 import type { DotLimits } from '../transfer.ts';
 import { FRAYS, placesBy, scatteringNumbers, type Place } from '../../kernel/places.ts';
@@ -54,6 +55,7 @@ export const dots = defineScreen({
       start: 1,
       when: { field: ['place', 'size', 'ragged'], above: 0 },
     },
+    ...BENT_FIELDS,
   },
   words: (settings) => spotWords(settings),
   sequential: () => false,
@@ -115,7 +117,7 @@ function straightPlaces({ m, n, ax, ay, pixels }: Supercell, scale: number): Pla
   };
 }
 
-interface Scattered {
+interface Scattered extends Partial<Bent> {
   readonly ruling: number;
   readonly angle: number;
   readonly place: number;
@@ -125,9 +127,11 @@ interface Scattered {
 }
 
 /** Where pixels fall among dots that are out of place, out of size or ragged. */
-function scatteredWarp({ ruling, angle, place, size, ragged, seed }: Scattered, frame: Frame): Warp {
+function scatteredWarp(settings: Scattered, frame: Frame): Warp {
+  const { ruling, angle, place, size, ragged, seed } = settings;
   const cell = mmToPixels(MM_PER_INCH / ruling, frame);
   const { cos, sin } = turnOf(angle);
+  const bent = bentOf(settings);
   const numbers = scatteringNumbers({
     along: cos / cell,
     across: sin / cell,
@@ -136,11 +140,11 @@ function scatteredWarp({ ruling, angle, place, size, ragged, seed }: Scattered, 
     frayed: (ragged / 100) * FRAY,
     seed: seed * 7,
   });
-  return {
-    shift: shiftFor(ragged > 0 ? cell / FRAYS / 3 : cell / 2),
-    place: placesBy('scattered', numbers),
-    numbers: { kind: 'scattered', values: numbers },
-  };
+  const shift = shiftFor(ragged > 0 ? cell / FRAYS / 3 : cell / 2);
+  const lattice = placesBy('scattered', numbers);
+  return bent
+    ? { shift, place: bentPlace(lattice, unbending(bent, ruling, frame)) }
+    : { shift, place: lattice, numbers: { kind: 'scattered', values: numbers } };
 }
 
 /** Dot limits under which neighbours never close the gap between them. */
@@ -155,5 +159,6 @@ function keptApart(
   return { smallest: Math.min(limits.smallest, most), largest: Math.min(limits.largest, most), open: true };
 }
 
-const isRegular = ({ place, size, ragged }: { place: number; size: number; ragged: number }): boolean =>
-  place === 0 && size === 0 && ragged === 0;
+/** True where dots stand straight, so that a tile of thresholds holds them. */
+const isRegular = (settings: Scattered): boolean =>
+  settings.place === 0 && settings.size === 0 && settings.ragged === 0 && bentOf(settings) === undefined;

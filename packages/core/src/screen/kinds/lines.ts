@@ -8,6 +8,7 @@ import { cutRows, rowsOf } from '../../raster/rows.ts';
 import { cache } from '../../base/cache.ts';
 import { turnOf } from '../../base/turn.ts';
 import { placesBy, runningNumbers, type PlaceKind } from '../../kernel/places.ts';
+import { BENT_FIELDS, bentOf, bentPlace, unbending, type Bent } from '../bent.ts';
 import { spotOf } from '../spot/index.ts';
 import { smoothThresholds } from '../smooth-cell.ts';
 import { STRAIGHT_TRANSFER, type Transfer } from '../transfer.ts';
@@ -30,7 +31,7 @@ const CAN_CROSS = { field: 'path', is: ['straight', 'wave', 'form'] } as const;
 /** How far lines wobble at most, in cells. */
 const WOBBLE = 0.9;
 
-interface Bend {
+interface Bend extends Partial<Bent> {
   readonly path: string;
   readonly ruling: number;
   readonly angle: number;
@@ -137,6 +138,7 @@ export const lines = defineScreen({
       start: 60,
       when: [CAN_CROSS, { field: 'crossed', below: 100 }],
     },
+    ...BENT_FIELDS,
   },
   words: (settings) => {
     const run = present(
@@ -321,11 +323,18 @@ function warpOf(bend: Bend & { spot: string }, frame: Frame, relief: Relief | un
   // Dots along rings wobble pixel by pixel, for how rings wobble does not say where they end.
   const shift =
     wobble > 0 ? (isRound(bend.path) && !plain ? 0 : shiftFor(cell)) : shiftFor(Math.max(4, cell));
+  const bent = bentOf(bend);
+  const unbend = bent && unbending(bent, bend.ruling, frame);
   if (bend.path !== 'form') {
     const kind = bend.path as Exclude<PlaceKind, 'scattered'>;
-    return { shift, place: placesBy(kind, values), numbers: { kind, values } };
+    const place = placesBy(kind, values);
+    if (!unbend) return { shift, place, numbers: { kind, values } };
+    // Where a bent ring ends is not known before each pixel is looked at.
+    return { shift: isRound(bend.path) && !plain ? 0 : shiftFor(cell / 2), place: bentPlace(place, unbend) };
   }
-  const straight = placesBy('straight', values);
+  const lattice = placesBy('straight', values);
+  // The form stays where the picture is; the lattice that follows it is bent.
+  const straight = unbend ? bentPlace(lattice, unbend) : lattice;
   return {
     shift,
     place(i, j, out) {

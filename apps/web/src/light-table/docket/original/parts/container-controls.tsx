@@ -1,5 +1,6 @@
 import { present, type Container } from '@brachytone/core';
 import { LIMITS } from '@brachytone/job';
+import { Dices } from 'lucide-react';
 import { useRef } from 'react';
 import { toast } from 'sonner';
 import { Button } from '../../../../controls/button.tsx';
@@ -10,12 +11,16 @@ import { sentenceOf, useAddOriginalMutation } from '../../../../store/api.ts';
 import { useEditOriginal, useTheOriginal } from '../../../../store/use-original.ts';
 import { Row } from '../../group.tsx';
 
+/** A torn edge as it begins. */
+const TORN = { depth: 0, grain: 4, seed: 1 };
+
 const NAMES = { rectangle: 'rectangle', ellipse: 'ellipse', path: 'own shape' };
 
-export const containerWords = ({ shape, margin, edge, feather }: Container): string =>
+export const containerWords = ({ shape, margin, edge, feather, torn }: Container): string =>
   [
     NAMES[shape],
     ...(margin === 0 ? [] : [`${margin > 0 ? '+' : '−'}${Math.abs(margin)} mm`]),
+    ...(torn && torn.depth > 0 ? ['torn'] : []),
     feather > 0 ? 'feathered' : edge === 'whole' ? 'whole dots' : 'cut',
   ].join(', ');
 
@@ -87,6 +92,38 @@ export function ContainerControls() {
         usual={[0, 40]}
         onChange={(feather, gesture) => set({ feather }, gesture)}
       />
+      <SliderRow
+        label="Torn edge"
+        value={container.torn?.depth ?? 0}
+        unit={MM}
+        {...LIMITS.tornDepth}
+        usual={[0, 20]}
+        onChange={(depth, gesture) => set({ torn: { ...TORN, ...container.torn, depth } }, gesture)}
+      />
+      {container.torn && container.torn.depth > 0 && (
+        <>
+          <SliderRow
+            label="Its grain"
+            value={container.torn.grain}
+            unit={MM}
+            {...LIMITS.tornGrain}
+            usual={[0.5, 30]}
+            ratio
+            onChange={(grain, gesture) => set({ torn: { ...TORN, ...container.torn, grain } }, gesture)}
+          />
+          <Row label="Variation">
+            <span className="figures text-soft">no. {container.torn.seed}</span>
+            <Button
+              className="!h-6 !px-2"
+              onClick={() =>
+                set({ torn: { ...TORN, ...container.torn, seed: (container.torn?.seed ?? 0) + 1 } })
+              }
+            >
+              <Dices size={13} /> Another
+            </Button>
+          </Row>
+        </>
+      )}
       {container.feather === 0 && (
         <Row label="Edge dots">
           <Segmented
