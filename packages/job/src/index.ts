@@ -36,6 +36,7 @@ export * from './views.ts';
 export * from './typefaces.ts';
 export * from './lettering.ts';
 export * from './films.ts';
+export * from './exchange-ink.ts';
 export * from './free-id.ts';
 export * from './text-schema.ts';
 export * from './ink-names.ts';

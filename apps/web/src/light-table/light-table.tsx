@@ -7,6 +7,7 @@ import { leaveNothing } from '../store/autosave.ts';
 import { bringBack } from '../store/bring-back.ts';
 import { closed, opened } from '../store/job-slice.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import { keepView } from '../store/kept-view.ts';
 import { viewReset } from '../store/view-slice.ts';
 import { AskFilms } from './ask-films.tsx';
 import { Docket } from './docket/docket.tsx';
@@ -29,6 +30,7 @@ export function LightTable() {
   useEffect(() => {
     if (!data || data.id !== id) return;
     let gone = false;
+    let endKeeping: (() => void) | undefined;
     // They are on their way while the table is laid out.
     data.files.forEach(pictures.want);
     // What an earlier job has not saved yet goes first: the store holds one job.
@@ -36,10 +38,12 @@ export function LightTable() {
       if (gone) return;
       dispatch(viewReset());
       dispatch(opened(data));
+      endKeeping = keepView(id);
       void dispatch(bringBack(data));
     });
     return () => {
       gone = true;
+      endKeeping?.();
       void leaveNothing().then(() => dispatch(closed(id)));
     };
   }, [data, id, dispatch]);

@@ -9,6 +9,23 @@ export type TableView = 'original' | 'plate' | 'proof' | 'film' | 'product';
 /** A zoom by name, or screen pixels for a millimetre. */
 export type Zoom = 'fit' | 'print' | 'dots' | number;
 
+/** What a brush paints: tones, what is cut away, dots of a fade, a plate, the area of a painted ink. */
+export type BrushUse = 'tone' | 'cut' | 'fade' | 'plate' | 'painted';
+
+/** Radius in mm on the sheet, strength −100 (lightens, away) to 100 (darkens, in) and softness in percent. */
+export interface Brush {
+  readonly radius: number;
+  readonly strength: number;
+  readonly softness: number;
+}
+
+/** What the brush paints while a card is open. */
+export function brushUse(step: string | null): BrushUse {
+  if (step === 'cut' || step === 'fade') return step;
+  if (step?.startsWith('ink:')) return 'plate';
+  return step?.startsWith('painted:') ? 'painted' : 'tone';
+}
+
 export interface ViewState {
   readonly table: TableView;
   readonly zoom: Zoom;
@@ -19,8 +36,8 @@ export interface ViewState {
   /** Id of the tone step whose card is open, `grey`, or a part of an original (`cut`, `container`, `fade`, `mix`,
    *  `colour-dots`); or null. */
   readonly step: string | null;
-  /** The tone brush: radius in mm on the sheet, strength −100 (lightens) to 100 (darkens) and softness in percent. */
-  readonly brush: { readonly radius: number; readonly strength: number; readonly softness: number };
+  /** The brush for each thing that is painted. */
+  readonly brushes: Readonly<Record<BrushUse, Brush>>;
   /** Place of the picked stroke among the open step's, or null. */
   readonly stroke: number | null;
   /** What the pointer does to the open part of an original. */
@@ -35,6 +52,8 @@ export interface ViewState {
   readonly look: ProofLook;
   /** Id of the original whose colours beyond its inks are shown, or null. */
   readonly reach: string | null;
+  /** Id of the product that the proof is shown on; null for the one that is likely. */
+  readonly scene: string | null;
   /** What the table is wiped against: a pull by its id, or the originals; and where the wipe stands, 0–1. */
   readonly wipe: { readonly against: string; readonly at: number } | null;
   /** Ids of the pulls that lie beside the present state. */
@@ -56,7 +75,14 @@ const initialState: ViewState = {
   centre: null,
   original: null,
   step: null,
-  brush: { radius: 12, strength: -40, softness: 70 },
+  brushes: {
+    tone: { radius: 12, strength: -40, softness: 70 },
+    cut: { radius: 8, strength: -100, softness: 0 },
+    fade: { radius: 8, strength: -100, softness: 0 },
+    plate: { radius: 10, strength: -100, softness: 0 },
+    // An ink that is painted in begins by painting in.
+    painted: { radius: 12, strength: 100, softness: 0 },
+  },
   stroke: null,
   tool: 'none',
   ends: false,
@@ -64,6 +90,7 @@ const initialState: ViewState = {
   alike: [],
   look: PLAIN_LOOK,
   reach: null,
+  scene: null,
   wipe: null,
   beside: [],
   pulls: false,
@@ -72,6 +99,24 @@ const initialState: ViewState = {
   bench: 0.72,
   screenPpi: keptPpi(),
 };
+
+/** What of the view a window keeps for a job while it is elsewhere. */
+export const KEPT = [
+  'table',
+  'zoom',
+  'centre',
+  'original',
+  'step',
+  'brushes',
+  'plate',
+  'alike',
+  'look',
+  'scene',
+  'pulls',
+  'loupe',
+  'bench',
+] as const satisfies readonly (keyof ViewState)[];
+export type KeptView = Partial<Pick<ViewState, (typeof KEPT)[number]>>;
 
 /** Pulls that may lie beside the present state at once. */
 export const MOST_BESIDE = 3;
@@ -102,10 +147,10 @@ const slice = createSlice({
       tool: 'none',
     }),
     takeTool: (state, { payload }: PayloadAction<ViewState['tool']>) => ({ ...state, tool: payload }),
-    brushSet: (state, { payload }: PayloadAction<Partial<ViewState['brush']>>) => ({
-      ...state,
-      brush: { ...state.brush, ...payload },
-    }),
+    brushSet: (state, { payload }: PayloadAction<Partial<Brush>>) => {
+      const use = brushUse(state.step);
+      return { ...state, brushes: { ...state.brushes, [use]: { ...state.brushes[use], ...payload } } };
+    },
     pickStroke: (state, { payload }: PayloadAction<number | null>) => ({ ...state, stroke: payload }),
     showEnds: (state, { payload }: PayloadAction<boolean>) => ({ ...state, ends: payload }),
     showPlate: (state, { payload }: PayloadAction<string | null>) => ({
@@ -149,10 +194,12 @@ const slice = createSlice({
       wipe: payload.length > 0 ? null : state.wipe,
       strip: null,
     }),
+    scenePicked: (state, { payload }: PayloadAction<string>) => ({ ...state, scene: payload }),
     pullsShown: (state, { payload }: PayloadAction<boolean>) => ({ ...state, pulls: payload }),
     benchLit: (state, { payload }: PayloadAction<number>) => ({ ...state, bench: payload }),
     screenMeasured: (state, { payload }: PayloadAction<number | null>) => ({ ...state, screenPpi: payload }),
     viewReset: ({ bench, screenPpi }) => ({ ...initialState, bench, screenPpi }),
+    viewRestored: (state, { payload }: PayloadAction<KeptView>) => ({ ...state, ...payload }),
   },
 });
 
@@ -179,5 +226,7 @@ export const {
   wiped,
   besideSet,
   pullsShown,
+  scenePicked,
   viewReset,
+  viewRestored,
 } = slice.actions;

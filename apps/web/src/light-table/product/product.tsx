@@ -1,12 +1,13 @@
 import { filmFrame, labToHex, mmToPixels, present } from '@brachytone/core';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { plainName } from '@brachytone/job';
 import { Button } from '../../controls/button.tsx';
 import { Segmented } from '../../controls/segmented.tsx';
 import type { ViewRequest } from '../../engine/drafts.ts';
 import { useDrawing } from '../../engine/use-drawing.ts';
 import { usePictures } from '../../engine/use-pictures.ts';
-import { useAppSelector } from '../../store/store.ts';
+import { useAppDispatch, useAppSelector } from '../../store/store.ts';
+import { scenePicked } from '../../store/view-slice.ts';
 import { useDocument } from '../../store/use-job.ts';
 import { useSize } from '../table/use-size.ts';
 import { whatToDraw } from '../table/what.ts';
@@ -24,7 +25,10 @@ export function Product() {
   const { recipe, ...rest } = useDocument();
   const { look } = useAppSelector((state) => state.view);
   const { sheet, stock } = recipe;
-  const [picked, setPicked] = useState(() => likelyScene(sheet, stock.texture === 'cloth'));
+  const dispatch = useAppDispatch();
+  const chosen = useAppSelector((state) => state.view.scene);
+  const picked = chosen ?? likelyScene(sheet, stock.texture === 'cloth');
+  const setPicked = (id: string) => dispatch(scenePicked(id));
   const scene = present(
     SCENES.find(({ id }) => id === picked),
     'product',

@@ -19,6 +19,7 @@ import {
 import { MOST_POINTS } from '@brachytone/job';
 import { useRef, useState, type PointerEvent } from 'react';
 import { useAppSelector } from '../../store/store.ts';
+import { useBrush } from '../../store/use-brush.ts';
 import { useFiles } from '../../store/use-files.ts';
 import { useDocument } from '../../store/use-job.ts';
 import { useEditOriginal, useOriginal } from '../../store/use-original.ts';
@@ -55,7 +56,8 @@ interface BrushProps {
 
 /** Takes strokes of the brush on the table, and shows the one that is picked. */
 export function BrushLayer({ lie, ratio, toShares, strokes, onStroke }: BrushProps) {
-  const { brush, stroke: picked } = useAppSelector((state) => state.view);
+  const picked = useAppSelector((state) => state.view.stroke);
+  const brush = useBrush();
   const { sheet } = useDocument().recipe;
   const svg = useRef<SVGSVGElement>(null);
   const drawing = useRef<{ gesture: string; points: StrokePoint[] }>(undefined);

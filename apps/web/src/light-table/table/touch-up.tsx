@@ -28,7 +28,7 @@ interface Props {
 const withStroke = (strokes: readonly Stroke[], stroke: Stroke, isNew: boolean): Stroke[] =>
   isNew ? [...strokes, stroke] : [...strokes.slice(0, -1), stroke];
 
-/** What is painted in or away on the open plate, or of the open painted ink: shown in ruby, and painted with the brush. */
+/** What is painted in or away on the open plate, or of the open painted ink: shown in ruby while it is painted with the brush. */
 export function TouchUp(props: Props) {
   const open = useAppSelector((state) => state.view.step);
   if (open?.startsWith('ink:')) return <PlateBrush {...props} ink={open.slice(4)} />;
@@ -42,31 +42,29 @@ function PlateBrush({ lie, ratio, ink }: Props & { ink: string }) {
   const tool = useAppSelector((state) => state.view.tool);
   const at = recipe.plates.findIndex((plate) => plate.ink === ink);
   const plate = recipe.plates[at];
-  if (!plate) return null;
+  if (!plate || tool !== 'brush') return null;
   const toShares = after(moved(-plate.shift.x, -plate.shift.y), scaled(1 / recipe.sheet.width));
   return (
     <>
       <Strokes lie={lie} ratio={ratio} toShares={toShares} strokes={plate.strokes} />
-      {tool === 'brush' && (
-        <BrushLayer
-          lie={lie}
-          ratio={ratio}
-          toShares={toShares}
-          strokes={plate.strokes}
-          onStroke={(stroke, isNew, gesture) =>
-            dispatch(
-              edit(
-                'Touch-up',
-                (draft) =>
-                  void Object.assign(draft.recipe.plates[at], {
-                    strokes: withStroke(plate.strokes, stroke, isNew),
-                  }),
-                gesture,
-              ),
-            )
-          }
-        />
-      )}
+      <BrushLayer
+        lie={lie}
+        ratio={ratio}
+        toShares={toShares}
+        strokes={plate.strokes}
+        onStroke={(stroke, isNew, gesture) =>
+          dispatch(
+            edit(
+              'Touch-up',
+              (draft) =>
+                void Object.assign(draft.recipe.plates[at], {
+                  strokes: withStroke(plate.strokes, stroke, isNew),
+                }),
+              gesture,
+            ),
+          )
+        }
+      />
     </>
   );
 }
@@ -76,32 +74,30 @@ function PaintedBrush({ lie, ratio, index }: Props & { index: number }) {
   const toShares = useSheetToPicture(original);
   const tool = useAppSelector((state) => state.view.tool);
   const { set } = useRoute(present(original, 'original to touch up'));
-  if (!toShares || original?.route.kind !== 'bands') return null;
+  if (!toShares || original?.route.kind !== 'bands' || tool !== 'brush') return null;
   const { painted } = original.route;
   const one = painted[index];
   if (!one) return null;
   return (
     <>
       <Strokes lie={lie} ratio={ratio} toShares={toShares} strokes={one.strokes} />
-      {tool === 'brush' && (
-        <BrushLayer
-          lie={lie}
-          ratio={ratio}
-          toShares={toShares}
-          strokes={one.strokes}
-          onStroke={(stroke, isNew, gesture) =>
-            set(
-              'Painted area',
-              {
-                painted: painted.map((other, i) =>
-                  i === index ? { ...other, strokes: withStroke(one.strokes, stroke, isNew) } : other,
-                ),
-              },
-              gesture,
-            )
-          }
-        />
-      )}
+      <BrushLayer
+        lie={lie}
+        ratio={ratio}
+        toShares={toShares}
+        strokes={one.strokes}
+        onStroke={(stroke, isNew, gesture) =>
+          set(
+            'Painted area',
+            {
+              painted: painted.map((other, i) =>
+                i === index ? { ...other, strokes: withStroke(one.strokes, stroke, isNew) } : other,
+              ),
+            },
+            gesture,
+          )
+        }
+      />
     </>
   );
 }

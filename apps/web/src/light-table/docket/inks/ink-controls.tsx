@@ -9,6 +9,7 @@ import { TextField } from '../../../controls/text-field.tsx';
 import { edit } from '../../../store/job-slice.ts';
 import { useAppDispatch } from '../../../store/store.ts';
 import { useDocument } from '../../../store/use-job.ts';
+import { ExchangeInk } from './ink-shelf.tsx';
 import { ResetButton, Row } from '../group.tsx';
 
 /** What an ink is: its name, its colour or colours, and how it covers. */
@@ -30,6 +31,7 @@ export function InkControls({ ink }: { ink: Ink }) {
           value={ink.name}
           onChange={(name) => set('Ink name', { name })}
         />
+        <ExchangeInk ink={ink} />
       </Row>
       {!ink.fountain && (
         <Row label="Solid">

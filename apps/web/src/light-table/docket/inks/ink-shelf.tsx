@@ -1,5 +1,14 @@
 import type { Ink } from '@brachytone/core';
-import { inkForJob, LIMITS, SHIPPED_INKS, withInks, type ShelfInk } from '@brachytone/job';
+import {
+  exchangedInk,
+  inkForJob,
+  isDark,
+  LIMITS,
+  offeredOn,
+  SHIPPED_INKS,
+  withInkInOrder,
+  type ShelfInk,
+} from '@brachytone/job';
 import { Plus, X } from 'lucide-react';
 import { KeepForm } from '../../../controls/keep-form.tsx';
 import { Menu, MenuAside, MenuHeading, MenuItem } from '../../../controls/menu.tsx';
@@ -7,30 +16,58 @@ import { useDropInkMutation, useInksQuery, useKeepInkMutation } from '../../../s
 import { orSay } from '../../../store/or-say.ts';
 import { useDocument } from '../../../store/use-job.ts';
 import { useEditRecipe } from '../../../store/use-edit-recipe.ts';
-import { inkBackground } from '../../ink-colour.ts';
+import { inkSwatch } from '../../ink-colour.ts';
 
-/** A menu of inks to print with, one's own first. */
-export function AddInk() {
+/** Inks to choose from, one's own first; on dark stock they are offered as inks that cover. */
+function InkItems({ onPick }: { onPick: (ink: ShelfInk) => void }) {
   const { recipe } = useDocument();
-  const editRecipe = useEditRecipe();
   const { data: kept = [] } = useInksQuery();
   const [drop] = useDropInkMutation();
+  const name = (ink: ShelfInk) => (
+    <span className="flex items-center gap-2">
+      <span
+        className="size-3.5 rounded-full border border-ink/20"
+        style={{ background: inkSwatch({ id: '', ...ink }, recipe.stock) }}
+      />
+      {ink.name}
+    </span>
+  );
+  const offered = (ink: ShelfInk) => offeredOn(recipe.stock, ink);
+  return (
+    <>
+      {kept.length > 0 && <MenuHeading>Your own</MenuHeading>}
+      {kept.map(({ id, ...ink }) => (
+        <div key={id} className="flex">
+          <div className="grow">
+            <MenuItem name={name(ink)} onPick={() => onPick(ink)} />
+          </div>
+          <MenuAside label={`Take ${ink.name} off the shelf`} onPick={() => orSay(drop(id).unwrap())}>
+            <X size={13} />
+          </MenuAside>
+        </div>
+      ))}
+      {isDark(recipe.stock) ? (
+        <MenuHeading>Covering, for dark stock</MenuHeading>
+      ) : (
+        kept.length > 0 && <MenuHeading>Ready-made</MenuHeading>
+      )}
+      {SHIPPED_INKS.map(offered).map((ink) => (
+        <MenuItem key={ink.name} name={name(ink)} onPick={() => onPick(ink)} />
+      ))}
+    </>
+  );
+}
+
+/** A menu of inks to print with. */
+export function AddInk() {
+  const editRecipe = useEditRecipe();
   const add = (ink: ShelfInk) =>
     editRecipe(`Add ink: ${ink.name}`, (one) => {
       if (one.inks.length >= LIMITS.inks.most) {
         throw new RangeError(`A job has up to ${LIMITS.inks.most} inks. Take one away first.`);
       }
-      return withInks(one, [inkForJob(one, ink)]);
+      return withInkInOrder(one, inkForJob(one, ink));
     });
-  const name = (ink: ShelfInk) => (
-    <span className="flex items-center gap-2">
-      <span
-        className="size-3.5 rounded-full border border-ink/20"
-        style={{ background: inkBackground({ id: '', ...ink }, recipe.stock) }}
-      />
-      {ink.name}
-    </span>
-  );
   return (
     <Menu
       label={
@@ -39,21 +76,21 @@ export function AddInk() {
         </>
       }
     >
-      {kept.length > 0 && <MenuHeading>Your own</MenuHeading>}
-      {kept.map(({ id, ...ink }) => (
-        <div key={id} className="flex">
-          <div className="grow">
-            <MenuItem name={name(ink)} onPick={() => add(ink)} />
-          </div>
-          <MenuAside label={`Take ${ink.name} off the shelf`} onPick={() => orSay(drop(id).unwrap())}>
-            <X size={13} />
-          </MenuAside>
-        </div>
-      ))}
-      {kept.length > 0 && <MenuHeading>Ready-made</MenuHeading>}
-      {SHIPPED_INKS.map((ink) => (
-        <MenuItem key={ink.name} name={name(ink)} onPick={() => add(ink)} />
-      ))}
+      <InkItems onPick={add} />
+    </Menu>
+  );
+}
+
+/** A menu of inks that one of the job's is exchanged for: its plate, and all that prints in it, stay. */
+export function ExchangeInk({ ink }: { ink: Ink }) {
+  const editRecipe = useEditRecipe();
+  return (
+    <Menu label="Exchange…" small>
+      <InkItems
+        onPick={(next) =>
+          editRecipe(`${next.name} for ${ink.name}`, (one) => exchangedInk(one, ink.id, next))
+        }
+      />
     </Menu>
   );
 }

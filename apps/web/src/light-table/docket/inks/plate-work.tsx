@@ -7,6 +7,7 @@ import { SliderRow } from '../../../controls/slider-row.tsx';
 import { SwitchRow } from '../../../controls/switch-row.tsx';
 import { edit } from '../../../store/job-slice.ts';
 import { useAppDispatch } from '../../../store/store.ts';
+import { showPlate } from '../../../store/view-slice.ts';
 import { useDocument } from '../../../store/use-job.ts';
 import { useEditRecipe } from '../../../store/use-edit-recipe.ts';
 import { inkOnStock } from '../../ink-colour.ts';
@@ -146,6 +147,7 @@ export function PlateWork({ ink }: { ink: Ink }) {
         />
       )}
       <HandTool
+        onPaint={(begins) => dispatch(showPlate(begins ? plate.id : null))}
         icon={<Paintbrush size={13} />}
         label="Touch-up"
         ways={[

@@ -3,6 +3,7 @@ import { MM, PERCENT } from '../../../words/quantity.ts';
 import { Segmented } from '../../../controls/segmented.tsx';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { useAppDispatch, useAppSelector } from '../../../store/store.ts';
+import { useBrush } from '../../../store/use-brush.ts';
 import { brushSet, pickStroke } from '../../../store/view-slice.ts';
 import { ResetButton, Row } from '../group.tsx';
 import { StrokeList } from '../stroke-list.tsx';
@@ -11,7 +12,8 @@ import type { ControlsProps } from './step-controls.tsx';
 /** The brush, and the strokes made with it. A picked stroke is what the controls then change. */
 export function BrushControls({ step, set }: ControlsProps) {
   const dispatch = useAppDispatch();
-  const { brush, stroke: picked } = useAppSelector((state) => state.view);
+  const picked = useAppSelector((state) => state.view.stroke);
+  const brush = useBrush();
   const strokes = step.settings.strokes as readonly Stroke[];
   const chosen = picked === null ? undefined : strokes[picked];
   const strength = chosen?.strength ?? brush.strength;

@@ -1,10 +1,11 @@
 import type { Stroke } from '@brachytone/core';
-import { useEffect, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { Button } from '../../../../controls/button.tsx';
 import { MM, PERCENT } from '../../../../words/quantity.ts';
 import { Segmented } from '../../../../controls/segmented.tsx';
 import { SliderRow } from '../../../../controls/slider-row.tsx';
 import { useAppDispatch, useAppSelector } from '../../../../store/store.ts';
+import { useBrush } from '../../../../store/use-brush.ts';
 import { brushSet, takeTool } from '../../../../store/view-slice.ts';
 import { Row } from '../../group.tsx';
 import { StrokeList } from '../../stroke-list.tsx';
@@ -17,6 +18,7 @@ export function HandTool({
   words,
   strokes,
   onRemove,
+  onPaint,
 }: {
   icon: ReactNode;
   label: string;
@@ -24,21 +26,22 @@ export function HandTool({
   words: (stroke: Stroke) => string;
   strokes: readonly Stroke[];
   onRemove: (at: number) => void;
+  /** Told when painting begins and when it is done. */
+  onPaint?: (begins: boolean) => void;
 }) {
   const dispatch = useAppDispatch();
-  const { tool, brush } = useAppSelector((state) => state.view);
-  const painting = tool === 'brush';
-  // In or out, nothing between.
-  useEffect(() => {
-    if (painting && Math.abs(brush.strength) !== 100) dispatch(brushSet({ strength: -100, softness: 0 }));
-  }, [painting, brush.strength, dispatch]);
+  const painting = useAppSelector((state) => state.view.tool) === 'brush';
+  const brush = useBrush();
   return (
     <>
       <Row label={label}>
         <Button
           className="!h-6 !px-2"
           aria-pressed={painting}
-          onClick={() => dispatch(takeTool(painting ? 'none' : 'brush'))}
+          onClick={() => {
+            dispatch(takeTool(painting ? 'none' : 'brush'));
+            onPaint?.(!painting);
+          }}
         >
           {icon} {painting ? 'Done' : 'Paint'}
         </Button>
