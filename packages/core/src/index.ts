@@ -83,6 +83,13 @@ export {
   isColoured,
 } from './gradient/gradient.ts';
 export { withShape } from './gradient/with-shape.ts';
+export {
+  type MaskArea,
+  type MaskColour,
+  type MaskPart,
+  type MaskTone,
+  type PlateMask,
+} from './recipe/plate-mask.ts';
 export { sourcePixels } from './separation/source-pixels.ts';
 
 // Tone: grey, steps, curves

@@ -20,6 +20,7 @@ export * from './migrate.ts';
 export * from './sheets.ts';
 export * from './painted.ts';
 export * from './placing.ts';
+export * from './plate-mask-schema.ts';
 export * from './preparations.ts';
 export * from './shipped-screens.ts';
 export * from './press-schema.ts';

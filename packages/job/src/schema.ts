@@ -8,6 +8,7 @@ import { curveSchema, settingKeys, strokesSchema } from './field-schema.ts';
 import { inkSchema, labSchema, stockSchema } from './ink-schema.ts';
 import { routeSchema } from './route-schema.ts';
 import { panelsSchema } from './panels-schema.ts';
+import { plateMaskSchema } from './plate-mask-schema.ts';
 import { marksSchema } from './marks-schema.ts';
 import { jobPressSchema } from './press-schema.ts';
 import { partScreenSchema, screenSchema } from './screen-schema.ts';
@@ -222,6 +223,7 @@ const plate = Joi.object({
     .allow(null)
     .required(),
   strokes: strokesSchema,
+  mask: plateMaskSchema.optional(),
   shift: Joi.object({
     x: between(LIMITS.shift),
     y: between(LIMITS.shift),

@@ -9,6 +9,9 @@ export type TableView = 'original' | 'plate' | 'proof' | 'film' | 'product';
 /** A zoom by name, or screen pixels for a millimetre. */
 export type Zoom = 'fit' | 'print' | 'dots' | number;
 
+/** How areas of a mask are drawn, and its colours picked. */
+export type MaskTool = 'lasso' | 'polygon' | 'box' | 'sample';
+
 /** What a brush paints: tones, what is cut away, dots of a fade, a plate, the area of a painted ink. */
 export type BrushUse = 'tone' | 'cut' | 'fade' | 'plate' | 'painted';
 
@@ -41,7 +44,11 @@ export interface ViewState {
   /** Place of the picked stroke among the open step's, or null. */
   readonly stroke: number | null;
   /** What the pointer does to the open part of an original. */
-  readonly tool: 'none' | 'pick' | 'brush';
+  readonly tool: 'none' | 'pick' | 'brush' | MaskTool;
+  /** Whether a part that is added to a mask keeps or takes away. */
+  readonly maskMode: 'add' | 'subtract';
+  /** Place of the picked part of the open plate's mask, or null. */
+  readonly maskPart: number | null;
   /** True while the table shows what is solid and what is bare. */
   readonly ends: boolean;
   /** Id of the one plate shown alone, or null. */
@@ -85,6 +92,8 @@ const initialState: ViewState = {
   },
   stroke: null,
   tool: 'none',
+  maskMode: 'add',
+  maskPart: null,
   ends: false,
   plate: null,
   alike: [],
@@ -145,8 +154,14 @@ const slice = createSlice({
       step: payload,
       stroke: null,
       tool: 'none',
+      maskPart: null,
     }),
     takeTool: (state, { payload }: PayloadAction<ViewState['tool']>) => ({ ...state, tool: payload }),
+    maskModeSet: (state, { payload }: PayloadAction<ViewState['maskMode']>) => ({
+      ...state,
+      maskMode: payload,
+    }),
+    pickMaskPart: (state, { payload }: PayloadAction<number | null>) => ({ ...state, maskPart: payload }),
     brushSet: (state, { payload }: PayloadAction<Partial<Brush>>) => {
       const use = brushUse(state.step);
       return { ...state, brushes: { ...state.brushes, [use]: { ...state.brushes[use], ...payload } } };
@@ -211,6 +226,8 @@ export const {
   brushSet,
   takeTool,
   pickStroke,
+  maskModeSet,
+  pickMaskPart,
   showEnds,
   showTable,
   zoomed,

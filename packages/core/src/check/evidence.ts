@@ -3,7 +3,8 @@ import { bitAt, createBits, isBlank, placeBits, type Bits } from '../raster/bits
 import { MM_PER_INCH, type Frame } from '../raster/frame.ts';
 import { bands } from '../raster/region.ts';
 import { withWorkPlane } from '../raster/work-memory.ts';
-import { artKey, materialsKey, plateArt } from '../plate/plate-art.ts';
+import { materialsKey } from '../plate/materials-key.ts';
+import { artKey, plateArt } from '../plate/plate-art.ts';
 import { frameOf } from '../recipe/frame.ts';
 import type { Scene } from '../recipe/scene.ts';
 

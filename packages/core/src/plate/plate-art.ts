@@ -1,6 +1,5 @@
 import { lay } from '../drawing/paint-drawing.ts';
 import { cacheBytes } from '../base/cache.ts';
-import { numberOf } from '../base/identity.ts';
 import { bitAt, cropBits, type Bits } from '../raster/bits.ts';
 import { after, moved, scaled } from '../raster/affine.ts';
 import { mmToPixels, type Frame } from '../raster/frame.ts';
@@ -14,6 +13,8 @@ import { isPlated } from '../recipe/plated.ts';
 import type { PlateRecipe, Recipe } from '../recipe/recipe.ts';
 import type { Scene } from '../recipe/scene.ts';
 import { spreadArt } from './edge-spread.ts';
+import { keepMask } from './masked.ts';
+import { materialsKey } from './materials-key.ts';
 import { ownTransfer } from './plate-transfer.ts';
 
 /** Plates printed after a plate that knock it out. */
@@ -48,10 +49,13 @@ export const hasLines = (scene: Pick<Scene, 'recipe'>, plate: number): boolean =
     hasLineWork(scene, one),
   );
 
-/** True when a plate has edges that only the film's own pixels show: spread, painted or knocked out ones. */
+/** True when a plate has edges that only the film's own pixels show: spread, masked, painted or knocked out ones. */
 export const isEdged = (recipe: Recipe, plate: number): boolean =>
   [plate, ...concerned(recipe, plate)].some(
-    (one) => recipe.plates[one].edgeSpread !== 0 || recipe.plates[one].strokes.length > 0,
+    (one) =>
+      recipe.plates[one].edgeSpread !== 0 ||
+      recipe.plates[one].strokes.length > 0 ||
+      (recipe.plates[one].mask?.parts.length ?? 0) > 0,
   ) || knockers(recipe, plate).length > 0;
 
 /** Cache key: equal iff plates are made of the same before they are screened. */
@@ -66,7 +70,9 @@ export function artKey(recipe: Recipe, plate: number): string {
   const press = shown.some(({ route }) => isColourRoute(route))
     ? [plates.map(({ ink }) => ink), inks, stock.lab, stock.yuleNielsen, overprints]
     : [];
-  return JSON.stringify([shown, own, others, press, sheet]);
+  // A mask by colour or tone may look at any original.
+  const looked = plates.some(({ mask }) => mask?.parts.some(({ by }) => by !== 'area')) ? originals : [];
+  return JSON.stringify([shown, own, others, press, looked, sheet]);
 }
 
 /**
@@ -151,13 +157,6 @@ function cachedArt(scene: Scene, plate: number, frame: Frame, region: Region): P
   return art;
 }
 
-/** Cache key: equal iff scenes are made of the same pictures, drawings, typefaces and tables, as far as these have arrived. */
-export const materialsKey = ({ pictures, drawings, typefaces, tables }: Scene): string =>
-  [pictures, drawings, typefaces, tables ?? new Map<string, object>()]
-    .flatMap((kind) => [...kind.values()])
-    .map(numberOf)
-    .join(' ');
-
 /** The part of art that is cached, copied into `out`; undefined when it is not. */
 function takeCached(
   scene: Scene,
@@ -213,6 +212,7 @@ function workedArt(
     const above = platesOverBase(recipe, base).map((other) => cachedArt(scene, other, frame, region));
     art = layBase(art, partHighlights(composedArt(scene, base, frame, region), above, 'highlights'), 0);
   }
+  keepMask(art, scene, own, frame, region);
   paint(art, own, recipe.sheet.width, frame, region);
   const { table } = ownTransfer(own);
   if (table) for (let i = 0; i < out.data.length; i++) out.data[i] = table[out.data[i]];

@@ -8,7 +8,8 @@ import type { SequentialRun } from '../screen/kinds/kind.ts';
 import { coarseRegion, type CoverageReader } from '../screen/screened.ts';
 import { screenerFor, screenGridOf } from '../screen/screen.ts';
 import { grownSpots } from '../screen/spot-growth.ts';
-import { artKey, materialsKey } from './plate-art.ts';
+import { materialsKey } from './materials-key.ts';
+import { artKey } from './plate-art.ts';
 import { filmTransfer } from './plate-transfer.ts';
 
 /** A plate whose screen is sequential, as far as it is made. */

@@ -1,4 +1,5 @@
 import type { ColourDots } from './colour-dots.ts';
+import type { PlateMask } from './plate-mask.ts';
 import type { CutOut } from './cut-out.ts';
 import type { Gradient } from '../gradient/gradient.ts';
 import type { Lettering } from '../lettering/lettering.ts';
@@ -134,6 +135,8 @@ export interface PlateRecipe {
   readonly base: { readonly fullness: number; readonly highlights: string | null } | null;
   /** Painted in (above 0) or away; places are shares of the trimmed sheet's width. */
   readonly strokes: readonly Stroke[];
+  /** Missing where all of it is kept; strokes are painted over it. */
+  readonly mask?: PlateMask;
   readonly shift: Shift;
 }
 

@@ -17,6 +17,7 @@ import { useRef } from 'react';
 import { useRoute } from '../docket/inks/routes/use-route.ts';
 import { BrushLayer, useSheetToPicture } from './brush-layer.tsx';
 import type { Lie } from './geometry.ts';
+import { MaskTools } from './mask-tools.tsx';
 import { Overlay } from './overlay.tsx';
 
 interface Props {
@@ -31,7 +32,15 @@ const withStroke = (strokes: readonly Stroke[], stroke: Stroke, isNew: boolean):
 /** What is painted in or away on the open plate, or of the open painted ink: shown in ruby while it is painted with the brush. */
 export function TouchUp(props: Props) {
   const open = useAppSelector((state) => state.view.step);
-  if (open?.startsWith('ink:')) return <PlateBrush {...props} ink={open.slice(4)} />;
+  if (open?.startsWith('ink:')) {
+    const ink = open.slice(4);
+    return (
+      <>
+        <PlateBrush {...props} ink={ink} />
+        <MaskTools {...props} ink={ink} />
+      </>
+    );
+  }
   if (open?.startsWith('painted:')) return <PaintedBrush {...props} index={Number(open.slice(8))} />;
   return null;
 }

@@ -13,6 +13,7 @@ import { useEditRecipe } from '../../../store/use-edit-recipe.ts';
 import { inkOnStock } from '../../ink-colour.ts';
 import { ResetButton } from '../group.tsx';
 import { HandTool } from '../original/parts/hand-tool.tsx';
+import { MaskGroup } from './mask-group.tsx';
 import { CurveChart } from '../tone/curve-chart.tsx';
 
 /** What is done to an ink's plate by itself. */
@@ -146,6 +147,21 @@ export function PlateWork({ ink }: { ink: Ink }) {
           onChange={(points, gesture) => set('Curve', { curve: points }, gesture)}
         />
       )}
+      <MaskGroup
+        plate={plate}
+        set={(label, mask, gesture = null) =>
+          dispatch(
+            edit(
+              `${label} of ${ink.name}`,
+              (draft) => {
+                if (mask) draft.recipe.plates[at].mask = structuredClone(mask) as never;
+                else delete draft.recipe.plates[at].mask;
+              },
+              gesture,
+            ),
+          )
+        }
+      />
       <HandTool
         onPaint={(begins) => dispatch(showPlate(begins ? plate.id : null))}
         icon={<Paintbrush size={13} />}
