@@ -34,6 +34,7 @@ it('hue angles are those of an independent library', () => {
 describe('colours go', () => {
   it.each([
     ['bare where they are light', '#fde8d0', -1],
+    ['to the nearest hue though they are light, where they are strong', '#ffd43c', 1],
     ['to the dark ink where they are dark', '#3a0d08', 0],
     ['to the nearest hue between', '#c0392b', 1],
     ['to the nearest hue between, the other one', '#3b6fb5', 2],

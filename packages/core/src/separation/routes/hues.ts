@@ -1,6 +1,7 @@
 import { cache } from '../../base/cache.ts';
 import { quickLab } from '../../colour/lab.ts';
 import { srgbToLinear } from '../../colour/srgb.ts';
+import type { Ink } from '../../ink/ink.ts';
 import { createPlane, SOLID, type Plane } from '../../raster/plane.ts';
 import type { Rows } from '../../raster/rows.ts';
 import { bandRows, type ToneSource } from '../../tone/tone-rows.ts';
@@ -33,12 +34,17 @@ export interface HuesRoute {
 export const hueOf = ([, a, b]: readonly [number, number, number]): number =>
   ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360;
 
+/** How much darker a colour counts where it is parted from what is light, for each unit of its chroma. */
+const STRONG = 0.3;
+
 /** What part of the route a colour goes to: −1 bare stock, 0 the dark ink, from 1 on its colours. */
 export function partOf({ at, grey, colours }: HuesRoute, lab: ArrayLike<number>): number {
   const tone = 100 - lab[0];
   if (tone >= at[1]) return 0;
-  if (tone < at[0]) return -1;
-  if (Math.hypot(lab[1], lab[2]) < grey) return tone >= (at[0] + at[1]) / 2 ? 0 : -1;
+  const chroma = Math.sqrt(lab[1] * lab[1] + lab[2] * lab[2]);
+  // A strong yellow is as light as paper that is not quite white, and no paper.
+  if (tone + STRONG * Math.max(0, chroma - grey) < at[0]) return -1;
+  if (chroma < grey) return tone >= (at[0] + at[1]) / 2 ? 0 : -1;
   const hue = (Math.atan2(lab[2], lab[1]) * 180) / Math.PI;
   let [best, nearest] = [1, Infinity];
   for (let i = 0; i < colours.length; i++) {
@@ -46,6 +52,23 @@ export function partOf({ at, grey, colours }: HuesRoute, lab: ArrayLike<number>)
     if (off < nearest) [best, nearest] = [i + 1, off];
   }
   return best;
+}
+
+/** Chroma from which a picked ink has a hue to speak of, and how far apart hues are that both are worth an ink, degrees. */
+const COLOURFUL = 16;
+const APART = 30;
+
+/** Two at most of some inks, the strongest colours first, whose hues differ. */
+function apartInHue(inks: readonly Ink[]): Ink[] {
+  const chroma = ({ lab }: Ink) => Math.hypot(lab[1], lab[2]);
+  const out: Ink[] = [];
+  for (const one of inks
+    .filter((ink) => chroma(ink) >= COLOURFUL)
+    .toSorted((a, b) => chroma(b) - chroma(a))) {
+    const off = (other: Ink) => Math.abs(((hueOf(one.lab) - hueOf(other.lab) + 540) % 360) - 180);
+    if (out.length < 2 && out.every((other) => off(other) >= APART)) out.push(one);
+  }
+  return out;
 }
 
 /** Linear light of a coverage of a channel. */
@@ -110,9 +133,10 @@ export const huesRoute = defineRoute<HuesRoute>({
   problem: ({ dark, colours }) =>
     hasTwice([...(dark === null ? [] : [dark]), ...colours.map((one) => one.ink)]) ? INK_TWICE : undefined,
   suits: 'colours',
-  picks: 2,
+  picks: 5,
   start({ own, others, picked, shelfInk }) {
-    const inks = picked.length > 0 ? picked : [shelfInk('Rosehip'), shelfInk('Tide')];
+    const found = apartInHue(picked);
+    const inks = found.length > 0 ? found : [shelfInk('Rosehip'), shelfInk('Tide')];
     const dark = [...own, ...others].find((id) => inks.every((one) => one.id !== id)) ?? null;
     const colours = inks.map(({ id, lab }) => ({ ink: id, hue: Math.round(hueOf(lab)) % 360 }));
     return { route: { kind: 'hues', dark, at: [22, 68], grey: 8, colours }, inks };
