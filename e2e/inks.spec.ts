@@ -272,6 +272,9 @@ test('pulls are kept, wiped against and taken up; the proof is seen from afar an
   await page.locator('body').press('p');
   const pulls = page.getByRole('region', { name: 'Pulls' });
   await expect(pulls.getByRole('textbox', { name: 'Name of the pull' })).toHaveValue('Pull 1');
+  // The table makes room for them.
+  await page.waitForTimeout(300);
+  await exact(page);
   const before = await tablePixels(page);
   const stock = page.getByRole('textbox', { name: 'Stock colour, Lab' });
   await stock.fill('60 20 40');
@@ -283,11 +286,13 @@ test('pulls are kept, wiped against and taken up; the proof is seen from afar an
   await page.keyboard.press('x');
   await page.locator('[data-testid=wipe-canvas][data-sharpness=exact]').waitFor();
   const wiped = await page.evaluate(() => {
-    const canvas = document.querySelector<HTMLCanvasElement>('[data-testid=wipe-canvas]')!;
-    const { data } = canvas
-      .getContext('2d')!
-      .getImageData(canvas.width / 2 - 60, canvas.height / 2 - 60, 120, 120);
-    return Array.from(data);
+    const of = (name: string) => document.querySelector<HTMLCanvasElement>(`[data-testid=${name}]`)!;
+    const [table, canvas] = [of('table-canvas'), of('wipe-canvas')];
+    // The same place of the sheet as the table's own middle.
+    const [outer, inner] = [table.getBoundingClientRect(), canvas.getBoundingClientRect()];
+    const x = table.width / 2 - (inner.left - outer.left);
+    const y = table.height / 2 - (inner.top - outer.top);
+    return Array.from(canvas.getContext('2d')!.getImageData(x - 60, y - 60, 120, 120).data);
   });
   // The pull's own proof, not the present one.
   expect(Math.abs(mean(wiped) - mean(before))).toBeLessThan(1);

@@ -62,9 +62,19 @@ export function useKeptPicture(
     style.visibility = latest.current ? 'visible' : 'hidden';
     style.transform = was && latest.current ? transformOf(was, latest.current, mirrored, ratio) : '';
   }, [mirrored, ratio]);
+  // A canvas whose size is set is blank: what it showed is laid on it again.
   useLayoutEffect(() => {
-    shown.current = undefined;
-  }, [size.width, size.height]);
+    const element = canvas.current;
+    const { width, height } = size;
+    if (!element || width === 0 || (element.width === width && element.height === height)) return;
+    const before = document.createElement('canvas');
+    before.width = element.width;
+    before.height = element.height;
+    before.getContext('2d')?.drawImage(element, 0, 0);
+    element.width = width;
+    element.height = height;
+    element.getContext('2d')?.drawImage(before, 0, 0);
+  }, [size]);
   // After every render: the sheet may lie elsewhere.
   useLayoutEffect(settle);
   const receive = useCallback(

@@ -169,8 +169,6 @@ export function Table() {
         ref={canvas}
         data-testid="table-canvas"
         data-sharpness={sharpness}
-        width={size.width}
-        height={size.height}
         className="pointer-events-none absolute inset-0"
         style={{
           width: css(size.width),
