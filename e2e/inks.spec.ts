@@ -55,14 +55,17 @@ const recipeOf = async (id: string): Promise<Recipe> =>
 const cards = (page: Page) => page.getByRole('region', { name: 'Plate rack' }).getByRole('group');
 
 /** The table's pixels over the middle of the sheet. */
-const tablePixels = (page: Page): Promise<number[]> =>
-  page.evaluate(() => {
-    const canvas = document.querySelector<HTMLCanvasElement>('[data-testid=table-canvas]')!;
-    const { data } = canvas
-      .getContext('2d')!
-      .getImageData(canvas.width / 2 - 60, canvas.height / 2 - 60, 120, 120);
-    return Array.from(data);
-  });
+/** 120 × 120 pixels in the middle of the table, as a canvas on it shows them: a picture moves with its sheet. */
+const middleOf = (page: Page, canvas: string): Promise<number[]> =>
+  page.evaluate((name) => {
+    const element = document.querySelector<HTMLCanvasElement>(`[data-testid=${name}]`)!;
+    const table = document.querySelector('main')!.getBoundingClientRect();
+    const { left, top } = element.getBoundingClientRect();
+    const [x, y] = [table.left + table.width / 2 - left, table.top + table.height / 2 - top];
+    return Array.from(element.getContext('2d')!.getImageData(x - 60, y - 60, 120, 120).data);
+  }, canvas);
+
+const tablePixels = (page: Page): Promise<number[]> => middleOf(page, 'table-canvas');
 
 const mean = (values: number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
 
@@ -285,15 +288,7 @@ test('pulls are kept, wiped against and taken up; the proof is seen from afar an
   await page.getByRole('button', { name: 'Undo', exact: true }).focus();
   await page.keyboard.press('x');
   await page.locator('[data-testid=wipe-canvas][data-sharpness=exact]').waitFor();
-  const wiped = await page.evaluate(() => {
-    const of = (name: string) => document.querySelector<HTMLCanvasElement>(`[data-testid=${name}]`)!;
-    const [table, canvas] = [of('table-canvas'), of('wipe-canvas')];
-    // The same place of the sheet as the table's own middle.
-    const [outer, inner] = [table.getBoundingClientRect(), canvas.getBoundingClientRect()];
-    const x = table.width / 2 - (inner.left - outer.left);
-    const y = table.height / 2 - (inner.top - outer.top);
-    return Array.from(canvas.getContext('2d')!.getImageData(x - 60, y - 60, 120, 120).data);
-  });
+  const wiped = await middleOf(page, 'wipe-canvas');
   // The pull's own proof, not the present one.
   expect(Math.abs(mean(wiped) - mean(before))).toBeLessThan(1);
   await pulls.getByRole('button', { name: 'Take up' }).click();
