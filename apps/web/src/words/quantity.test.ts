@@ -1,4 +1,15 @@
-import { DEGREES, formatQuantity, LPI, MM, parseQuantity, PERCENT, SMALL_MM } from './quantity.ts';
+import {
+  coarseOn,
+  dotUnit,
+  DEGREES,
+  formatQuantity,
+  LPI,
+  MM,
+  parseQuantity,
+  PERCENT,
+  SMALL_MM,
+  spotOn,
+} from './quantity.ts';
 
 describe('numbers as typed', () => {
   it.each([
@@ -18,6 +29,13 @@ describe('numbers as typed', () => {
     ['-15°', DEGREES, -15],
     ['12 %', PERCENT, 12],
     ['.5', MM, 0.5],
+    ['5px', spotOn(1200), (5 * 25.4) / 1200],
+    ['60ppi', spotOn(1200), 25.4 / 60],
+    ['5 mm', coarseOn(1200), 25.4 / 5],
+    ['20px', coarseOn(1200), 60],
+    // A square dot 0.5 mm wide on a cell of 1 mm covers a quarter of it.
+    ['0.5mm', dotUnit((coverage) => Math.sqrt(coverage)), 25],
+    ['500 µm', dotUnit((coverage) => Math.sqrt(coverage)), 25],
   ])('%s', (text, unit, value) => {
     expect(parseQuantity(text, unit)).toBeCloseTo(value, 9);
   });

@@ -6,6 +6,8 @@ export interface Unit {
   readonly others?: Readonly<Record<string, number>>;
   /** Units of which a length stands for its reciprocal, each with the value of one: a dot pitch for a ruling. */
   readonly inverse?: Readonly<Record<string, number>>;
+  /** Units of which a number makes no multiple of `symbol`: a dot's width for a coverage. */
+  readonly made?: Readonly<Record<string, (value: number) => number>>;
   readonly decimals: number;
   /** One press of an arrow key. */
   readonly step: number;
@@ -61,6 +63,41 @@ export const FINE_MM: Unit = { ...MM, decimals: 2, step: 0.1 };
 
 export const PPI: Unit = { symbol: 'ppi', others: { dpi: 1, dpcm: 2.54 }, decimals: 0, step: 1 };
 
+/** Sides of a screen's spots in mm, which may be typed in pixels of the film or as so many an inch too. */
+export const spotOn = (resolution: number): Unit => ({
+  ...SMALL_MM,
+  others: { ...SMALL_MM.others, px: 25.4 / resolution },
+  inverse: { ppi: 25.4, dpi: 25.4, lpi: 25.4 },
+});
+
+/** A coarse grid's pixels an inch, which may be typed as the size of one too. */
+export const coarseOn = (resolution: number): Unit => ({
+  ...PPI,
+  inverse: { mm: 25.4, cm: 2.54, µm: 25_400, um: 25_400, in: 1, px: resolution },
+});
+
+/** Coverage in percent, which may be typed as the width of a dot too, by the width that each coverage gives. */
+export function dotUnit(widthOf: (coverage: number) => number): Unit {
+  const coverageOf = (mm: number): number => {
+    let [low, high] = [0, 1];
+    for (let i = 0; i < 40; i++) {
+      const middle = (low + high) / 2;
+      if (widthOf(middle) < mm) low = middle;
+      else high = middle;
+    }
+    return 100 * high;
+  };
+  return {
+    ...PERCENT,
+    made: {
+      mm: coverageOf,
+      cm: (cm) => coverageOf(10 * cm),
+      µm: (microns) => coverageOf(microns / 1000),
+      um: (microns) => coverageOf(microns / 1000),
+    },
+  };
+}
+
 /** Pixels of an original, which may be typed as lengths on the sheet too. */
 export const pixelsOf = (ppi: number): Unit => ({
   symbol: 'px',
@@ -93,7 +130,7 @@ export function parseQuantity(text: string, unit: Unit): number | undefined {
   const skip = () => {
     while (source[at] === ' ') at++;
   };
-  const scaleHere = (): [scale: number, over: boolean] | undefined => {
+  const scaleHere = (): [scale: number | ((value: number) => number), over: boolean] | undefined => {
     skip();
     const found = /^[a-z%°"µ]+(?:\/cm)?/.exec(source.slice(at))?.[0];
     if (!found) return [1, false];
@@ -101,6 +138,8 @@ export function parseQuantity(text: string, unit: Unit): number | undefined {
     if (found === unit.symbol) return [1, false];
     const scale = unit.others?.[found];
     if (scale !== undefined) return [scale, false];
+    const made = unit.made?.[found];
+    if (made) return [made, false];
     const over = unit.inverse?.[found];
     return over === undefined ? undefined : [over, true];
   };
@@ -122,6 +161,7 @@ export function parseQuantity(text: string, unit: Unit): number | undefined {
     at += digits.length;
     const [scale, over] = scaleHere() ?? [];
     if (scale === undefined) return undefined;
+    if (typeof scale === 'function') return scale(Number(digits));
     return over ? scale / Number(digits) : Number(digits) * scale;
   };
   const chain = (part: () => number | undefined, join: Record<string, (a: number, b: number) => number>) => {

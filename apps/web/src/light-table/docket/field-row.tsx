@@ -12,7 +12,7 @@ import {
 } from '@brachytone/core';
 import { Dices } from 'lucide-react';
 import type { ComponentType } from 'react';
-import { DEGREES, LPI, PERCENT, PLAIN, PPI, pixelsOf, SMALL_MM, type Unit } from '../../words/quantity.ts';
+import { DEGREES, LPI, PERCENT, PLAIN, PPI, pixelsOf, spotOn, type Unit } from '../../words/quantity.ts';
 import { Segmented } from '../../controls/segmented.tsx';
 import { SliderRow } from '../../controls/slider-row.tsx';
 import type { NumberPath } from '../../store/strip.ts';
@@ -30,7 +30,7 @@ const UNITS: Record<NumberFieldOf['unit'], (ppi: number) => Unit> = {
   px: pixelsOf,
   lpi: () => LPI,
   degrees: () => DEGREES,
-  mm: () => SMALL_MM,
+  mm: spotOn,
 };
 
 type Settings = Readonly<Record<string, Field['start']>>;

@@ -1,7 +1,17 @@
-import { isSequential, newScreen, SCREEN_KINDS, screenKind, type Screen } from '@brachytone/core';
+import {
+  isSequential,
+  latticeOf,
+  MM_PER_INCH,
+  newScreen,
+  SCREEN_KINDS,
+  screenKind,
+  type Screen,
+} from '@brachytone/core';
 import { changedKind, LIMITS } from '@brachytone/job';
 import { useMemo } from 'react';
-import { PERCENT, PPI } from '../../words/quantity.ts';
+import { coarseOn, dotUnit, PERCENT } from '../../words/quantity.ts';
+import { lengthWords } from '../../words/words.ts';
+import { useDocument } from '../../store/use-job.ts';
 import { SliderRow } from '../../controls/slider-row.tsx';
 import type { NumberPath } from '../../store/strip.ts';
 import { FieldRow } from './field-row.tsx';
@@ -34,7 +44,10 @@ export function ScreenControls({
       })).filter((choice) => !part || !isSequential(choice.screen)),
     [part],
   );
-  const { fields, hasDots = true } = screenKind(screen.kind);
+  const { fields, hasDots = true, spotSize } = screenKind(screen.kind);
+  const { resolution } = useDocument().recipe.sheet;
+  // On a coarse grid a spot is one of its pixels, whatever was set before.
+  const isOverridden = (name: string) => screen.coarse > 0 && spotSize !== undefined && name === 'spot';
   const setSettings = (label: string, change: Settings, gesture: string | null = null) =>
     set(label, { settings: { ...screen.settings, ...change } }, gesture);
   return (
@@ -47,18 +60,26 @@ export function ScreenControls({
         tones={[6, 92]}
         onPick={(kind) => set('Kind of screen', changedKind(screen, kind))}
       />
-      {Object.entries(fields).map(([name, field]) => (
-        <FieldRow
-          key={name}
-          name={name}
-          field={field}
-          settings={screen.settings}
-          path={path && [...path, 'settings']}
-          set={(label, change, gesture) => setSettings(label, change as Settings, gesture)}
-        />
-      ))}
+      {Object.entries(fields)
+        .filter(([name]) => !isOverridden(name))
+        .map(([name, field]) => (
+          <FieldRow
+            key={name}
+            ppi={resolution}
+            name={name}
+            field={field}
+            settings={screen.settings}
+            path={path && [...path, 'settings']}
+            set={(label, change, gesture) => setSettings(label, change as Settings, gesture)}
+          />
+        ))}
       {hasDots && <DotLimitRows screen={screen} path={path} set={set} />}
-      <CoarseRow screen={screen} path={path} set={set} />
+      {screen.coarse > 0 && spotSize && (
+        <p className="text-soft">
+          Its spots are the coarse grid’s pixels: {lengthWords(MM_PER_INCH / screen.coarse)} each.
+        </p>
+      )}
+      <CoarseRow screen={screen} path={path} set={set} resolution={resolution} />
     </>
   );
 }
@@ -73,12 +94,14 @@ function DotLimitRows({
   path: NumberPath | undefined;
   set: SetScreen;
 }) {
+  const lattice = latticeOf(screen);
+  const unit = lattice ? dotUnit(lattice.size) : PERCENT;
   return (
     <>
       <SliderRow
         label="Smallest dot"
         value={screen.smallest}
-        unit={PERCENT}
+        unit={unit}
         least={0}
         most={Math.min(99, screen.largest - 1)}
         usual={[0, Math.min(50, screen.largest - 1)]}
@@ -88,7 +111,7 @@ function DotLimitRows({
       <SliderRow
         label="Largest dot"
         value={screen.largest}
-        unit={PERCENT}
+        unit={unit}
         least={Math.max(1, screen.smallest + 1)}
         most={100}
         usual={[Math.max(50, screen.smallest + 1), 100]}
@@ -100,7 +123,18 @@ function DotLimitRows({
 }
 
 /** Pixels of a coarse grid, if the screen is drawn on one. */
-function CoarseRow({ screen, path, set }: { screen: Screen; path: NumberPath | undefined; set: SetScreen }) {
+function CoarseRow({
+  screen,
+  path,
+  set,
+  resolution,
+}: {
+  screen: Screen;
+  path: NumberPath | undefined;
+  set: SetScreen;
+  /** Of the film, dpi. */
+  resolution: number;
+}) {
   if (screen.coarse === 0) {
     return (
       <button
@@ -117,7 +151,7 @@ function CoarseRow({ screen, path, set }: { screen: Screen; path: NumberPath | u
       <SliderRow
         label="Coarse grid"
         value={screen.coarse}
-        unit={PPI}
+        unit={coarseOn(resolution)}
         {...LIMITS.coarse}
         usual={[6, 300]}
         ratio

@@ -59,7 +59,7 @@ export function MaskGroup({
   const changePart = (at: number, part: object, gesture: string) =>
     change(
       'Mask',
-      { parts: parts.map((one, i) => (i === at ? ({ ...one, ...part }) : one)) },
+      { parts: parts.map((one, i) => (i === at ? { ...one, ...part } : one)) },
       `mask-${at}-${gesture}`,
     );
   return (

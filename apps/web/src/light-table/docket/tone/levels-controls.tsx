@@ -1,6 +1,11 @@
-import { stepKind, type Levels, present } from '@brachytone/core';
+import { levelEnds, stepKind, type Levels, present } from '@brachytone/core';
 import { useOriginal } from '../../../store/use-original.ts';
 import { useDocument } from '../../../store/use-job.ts';
+import { useState } from 'react';
+import { Button } from '../../../controls/button.tsx';
+import { NumberField } from '../../../controls/number-field.tsx';
+import { PERCENT } from '../../../words/quantity.ts';
+import { Row } from '../group.tsx';
 import { LevelsChart } from './levels-chart.tsx';
 import { FieldRow } from '../field-row.tsx';
 import type { ControlsProps } from './step-controls.tsx';
@@ -14,6 +19,9 @@ export function LevelsControls(props: ControlsProps) {
   const { originals, plates } = useDocument().recipe;
   const { smallest, largest } = plates[0].screen;
   const { mid, floor, ceiling } = stepKind('levels').fields;
+  const [clipped, setClipped] = useState(0.5);
+  const { bare, solid } = props.step.settings as unknown as Levels;
+  const picture = (tone: number) => Number((100 - tone).toFixed(1));
   return (
     <>
       <LevelsChart
@@ -22,6 +30,27 @@ export function LevelsControls(props: ControlsProps) {
         limits={{ smallest, largest }}
         onChange={(change, gesture) => props.set({ ...change }, gesture)}
       />
+      <p className="text-soft">
+        In the picture: bare from {picture(bare)} % light on, solid from {picture(solid)} % down.
+      </p>
+      <Row label="Automatic">
+        <NumberField
+          label="Pixels left beyond each end"
+          value={clipped}
+          unit={PERCENT}
+          least={0}
+          most={20}
+          onChange={setClipped}
+        />
+        <Button
+          className="!h-6 !px-2"
+          title="Sets both ends so that this share of the pixels becomes bare, and as many solid"
+          disabled={!bins}
+          onClick={() => bins && props.set({ ...levelEnds(bins, clipped) }, `level-ends-${Date.now()}`)}
+        >
+          Set the ends
+        </Button>
+      </Row>
       {Object.entries({ mid, floor, ceiling }).map(([name, field]) => (
         <FieldRow
           key={name}
