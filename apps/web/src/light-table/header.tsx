@@ -37,6 +37,7 @@ export function Header() {
             Job board
           </Link>
           <span className="text-edge">/</span>
+          <h1 className="sr-only">{job.document.name}</h1>
           <TextField
             label="Name of the job"
             className="max-w-80 min-w-24 [field-sizing:content] !border-transparent !bg-transparent text-[14px] font-semibold hover:!border-edge focus:!bg-white"

@@ -41,7 +41,9 @@ export function StoragePage() {
                   <th className="pr-8 text-right">Count</th>
                   <th className="pr-8 text-right">Takes up</th>
                   <th>Kept</th>
-                  <th />
+                  <th>
+                    <span className="sr-only">Clean</span>
+                  </th>
                 </tr>
               </thead>
               <tbody>

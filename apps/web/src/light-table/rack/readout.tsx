@@ -72,7 +72,7 @@ export function Readout() {
   const limit = Math.min(...recipe.originals.map(({ route }) => inkLimit(route) ?? Infinity));
   const asked = read?.colours.asked;
   return (
-    <dl className="figures flex items-start gap-4 text-rack-text" aria-label="Readout">
+    <div role="group" className="figures flex items-start gap-4 text-rack-text" aria-label="Readout">
       <div className={few ? 'flex gap-5' : 'grid grid-cols-4 gap-x-2.5'}>
         {recipe.plates.map((plate, i) => {
           const ink = inkOf(recipe.inks, plate.ink);
@@ -81,11 +81,11 @@ export function Readout() {
           return (
             <div key={plate.id} className={few ? 'flex gap-5' : 'contents'}>
               <div className={few ? 'min-w-[76px]' : 'w-[48px]'} title={ink.name}>
-                <dt className="flex items-center gap-1 text-rack-soft">
+                <div className="flex items-center gap-1 text-rack-soft">
                   {!few && <InkChip ink={ink} />}
                   {few ? <span className="truncate">{ink.name}</span> : i + 1}
-                </dt>
-                <dd className="whitespace-nowrap">
+                </div>
+                <div className="whitespace-nowrap">
                   {tone ? (
                     <>
                       {percent(tone.asked)}
@@ -94,7 +94,7 @@ export function Readout() {
                   ) : (
                     '—'
                   )}
-                </dd>
+                </div>
               </div>
               {few && lattice && (
                 <Entry name={lattice.mark}>{tone ? lengthWords(lattice.size(tone.film / 100)) : '—'}</Entry>
@@ -121,16 +121,16 @@ export function Readout() {
         )}
       </div>
       <div className="w-[96px]">
-        <dt className="text-rack-soft">prints as Lab</dt>
-        <dd className="whitespace-nowrap">{read ? labWords(read.colours.printed) : '—'}</dd>
-        <dd
+        <div className="text-rack-soft">prints as Lab</div>
+        <div className="whitespace-nowrap">{read ? labWords(read.colours.printed) : '—'}</div>
+        <div
           className="whitespace-nowrap text-rack-soft"
           title="Difference from the colour asked for, fitted to the stock and its inks; CIEDE2000"
         >
           {asked && read ? `ΔE ${difference2000(asked, read.colours.printed).toFixed(1)}` : ' '}
-        </dd>
+        </div>
       </div>
-    </dl>
+    </div>
   );
 }
 
@@ -155,8 +155,8 @@ function Made({ tone, hasPress, few }: { tone: ToneReading; hasPress: boolean; f
 function Entry({ name, wide, children }: { name: string; wide?: boolean; children: React.ReactNode }) {
   return (
     <div className={wide ? 'w-[126px]' : 'min-w-[70px]'}>
-      <dt className="truncate text-rack-soft">{name}</dt>
-      <dd className="whitespace-nowrap">{children}</dd>
+      <div className="truncate text-rack-soft">{name}</div>
+      <div className="whitespace-nowrap">{children}</div>
     </div>
   );
 }
