@@ -1,7 +1,6 @@
 import { createRequire } from 'node:module';
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import type { JobView } from '@brachytone/job';
 import { exact } from './pictures.ts';
 import { Server } from './server.ts';
 
@@ -19,7 +18,7 @@ interface Found {
 /** What the checker finds on a page, a line each. */
 async function found(page: Page): Promise<string[]> {
   // Through the debugger: the page itself takes no script from outside.
-  const { violations } = (await page.evaluate(`(() => { ${AXE}; return window.axe.run(); })()`)) as Found;
+  const { violations } = await page.evaluate<Found>(`(() => { ${AXE}; return window.axe.run(); })()`);
   return violations.flatMap(({ id, help, nodes }) =>
     nodes.slice(0, 3).map(({ html }) => `${id}: ${help}: ${html.slice(0, 160)}`),
   );
@@ -41,7 +40,7 @@ test('so can every stage of the light table', async ({ page }) => {
   const [poster] = (await server.jobs()).filter(({ document }) => document.name === 'Season leaflet');
   const wrong: Record<string, string[]> = {};
   for (const stage of ['original', 'tone', 'inks', 'screens', 'press', 'films']) {
-    await page.goto(`${server.url}/jobs/${(poster as JobView).id}/${stage}`);
+    await page.goto(`${server.url}/jobs/${poster.id}/${stage}`);
     await exact(page);
     await page.waitForTimeout(500);
     const list = await found(page);

@@ -198,7 +198,7 @@ test('plates are set alike, tried at typed values, and shown again after a reloa
   await expect(page.getByLabel('Bands of the test strip').getByRole('button')).toHaveCount(3);
   await hands.button('Take 55 lpi');
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
-  expect((await rulings())[0]).toBe(55);
+  await expect.poll(rulings).toEqual([55, 55, 55]);
   await page.mouse.move(700, 300);
   await page.mouse.wheel(0, -500);
   await page.waitForTimeout(600);

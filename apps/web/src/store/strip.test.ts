@@ -1,6 +1,8 @@
+import { newScreen } from '@brachytone/core';
 import { newJob } from '@brachytone/job';
 import { DEGREES, LPI, PERCENT } from '../words/quantity.ts';
 import {
+  alikePaths,
   axisAround,
   samePath,
   stripValues,
@@ -101,5 +103,26 @@ describe('values that are typed', () => {
     expect(valuesText(typed)).toBe('5, 35, 50');
     expect(stripValues(withSpan(typed, { count: 2 }))).toEqual([10, 40]);
     expect(stripValues(withTyped(axis, valuesText(axis))!)).toEqual(stripValues(axis));
+  });
+});
+
+describe('a number of several plates', () => {
+  const [plate] = job.recipe.plates;
+  const two = {
+    ...job,
+    recipe: {
+      ...job.recipe,
+      plates: [plate, { ...plate, id: 'second' }, { ...plate, id: 'third', screen: newScreen('grain') }],
+    },
+  };
+  it('is tried on those that are set alike and have it; an angle stays one plate’s', () => {
+    expect(alikePaths(two, path, ['second', 'third'])).toEqual([
+      path,
+      ['recipe', 'plates', 1, 'screen', 'settings', 'ruling'],
+    ]);
+    expect(alikePaths(two, path, [])).toEqual([path]);
+    expect(alikePaths(two, angle.path, ['second'])).toEqual([angle.path]);
+    const weight = ['recipe', 'plates', 0, 'weight'];
+    expect(alikePaths(two, weight, ['second'])).toEqual([weight]);
   });
 });

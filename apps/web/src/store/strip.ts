@@ -83,6 +83,28 @@ export function axisAround(
   return { ...axis, from: keep(low), to: keep(low + 2 * reach), count };
 }
 
+/**
+ * Where a number of a plate's screen stands, and the same number of the plates that are set alike; angles stay each plate's own.
+ *
+ * @param alike ids of these plates
+ */
+export function alikePaths(
+  { recipe }: JobDocument,
+  path: NumberPath,
+  alike: readonly string[],
+): NumberPath[] {
+  const [, , at, part] = path;
+  const isScreen = path[0] === 'recipe' && path[1] === 'plates' && part === 'screen';
+  if (!isScreen || path[path.length - 1] === 'angle') return [path];
+  const { kind } = recipe.plates[at as number].screen;
+  const others = recipe.plates.flatMap(({ id, screen }, i) =>
+    i !== at && alike.includes(id) && screen.kind === kind
+      ? [['recipe', 'plates', i, ...path.slice(3)] as const]
+      : [],
+  );
+  return [path, ...others];
+}
+
 /** A copy of a document with numbers put in their places. */
 export function withNumbers(
   document: JobDocument,

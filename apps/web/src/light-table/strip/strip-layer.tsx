@@ -8,7 +8,7 @@ import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';
 import { stripOpened } from '../../store/view-slice.ts';
 import { whatToDraw } from '../table/what.ts';
-import { stripValues, withNumbers, type NumberPath, type Strip } from '../../store/strip.ts';
+import { alikePaths, stripValues, withNumbers, type NumberPath, type Strip } from '../../store/strip.ts';
 
 /** The visible part of the sheet, cut into bands, each made with another value. */
 export function StripLayer({
@@ -86,6 +86,12 @@ interface Tried {
   readonly words: string;
 }
 
+/** Numbers that are tried, on all plates that are set alike. */
+const everywhere = (document: JobDocument, numbers: readonly Tried[], alike: readonly string[]) =>
+  numbers.flatMap(({ path, value }) =>
+    alikePaths(document, path, alike).map((one) => ({ path: one, value })),
+  );
+
 function Band({
   numbers,
   part,
@@ -105,14 +111,14 @@ function Band({
 }) {
   const dispatch = useAppDispatch();
   const document = useDocument();
-  const { table, plate, ends, look } = useAppSelector((state) => state.view);
+  const { table, plate, ends, look, alike } = useAppSelector((state) => state.view);
   const canvas = useRef<HTMLCanvasElement>(null);
   const key = numbers.map(({ value }) => value).join();
   const tried: JobDocument = useMemo(
-    () => withNumbers(document, numbers),
+    () => withNumbers(document, everywhere(document, numbers, alike)),
     // The values stand for the numbers.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [document, key],
+    [document, key, alike],
   );
   // What is no plate's is only seen on the original; everything else is looked at as it prints.
   const onOriginal = numbers.some(({ path }) => path.includes('colourDots'));
@@ -129,7 +135,7 @@ function Band({
   const adopt = () => {
     dispatch(
       edit(numbers.map(({ label }) => label).join(' and '), (draft) => {
-        for (const { path, value } of numbers) {
+        for (const { path, value } of everywhere(document, numbers, alike)) {
           const last = path[path.length - 1];
           const owner = path.slice(0, -1).reduce<unknown>((node, name) => (node as never)[name], draft);
           (owner as Record<string | number, unknown>)[last] = value;
