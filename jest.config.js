@@ -23,5 +23,7 @@ export default {
   ],
   // A worker for each core.
   maxWorkers: '100%',
+  // Modules of many files stay in one: it is begun anew before the server in it takes their memory for its own.
+  workerIdleMemoryLimit: '1500MB',
   testTimeout: 120000,
 };
