@@ -24,6 +24,8 @@ await withDemoPage(async (page, url) => {
     await field.press('Enter');
   };
   const open = async (name) => {
+    // A window shows a job as it showed it last; pictures begin anew.
+    await page.evaluate(() => sessionStorage.clear()).catch(() => undefined);
     await page.goto(`${url}/`);
     await page.getByRole('link', { name: `Open ${name}` }).click();
     await page.getByRole('complementary', { name: 'Docket' }).waitFor();
