@@ -1,6 +1,6 @@
 import { cache } from '../base/cache.ts';
 import { quickLab } from '../colour/lab.ts';
-import { hexToLinear, srgbToLinear } from '../colour/srgb.ts';
+import { hexToLinear } from '../colour/srgb.ts';
 import type { LineBits } from '../drawing/paint-drawing.ts';
 import { placeOriginal } from '../original/place-original.ts';
 import { softShape } from '../original/mask/soft-shape.ts';
@@ -19,9 +19,9 @@ import type { PlateRecipe } from '../recipe/recipe.ts';
 import type { Scene } from '../recipe/scene.ts';
 import { materialsKey } from './materials-key.ts';
 import { latticeOf } from '../screen/screen.ts';
-import { channelRows } from '../separation/channel-rows.ts';
-import { mappedRows, ROWS_AT_ONCE } from '../separation/mapped-rows.ts';
-import { bandRows, toneRows, toTones, type ToneSource } from '../tone/tone-rows.ts';
+import { colourRows } from '../separation/colour-rows.ts';
+import { mappedRows } from '../separation/mapped-rows.ts';
+import { toneRows, toTones, type ToneSource } from '../tone/tone-rows.ts';
 import { NO_TONE } from '../tone/tone.ts';
 
 /** Takes away of a plate's art what its mask does not keep. */
@@ -180,36 +180,16 @@ function toneShares({ from, to, softness }: MaskTone, source: ToneSource): Rows 
   return mappedRows(toneRows(source, NO_TONE), table);
 }
 
-/** Linear light of a coverage of a channel. */
-const LIGHT = Float64Array.from({ length: SOLID + 1 }, (_, coverage) => srgbToLinear(1 - coverage / SOLID));
-
-const recentShares = cache<Plane>('shares by colour', ({ data }) => data.byteLength);
-
 function colourShares({ colours, tolerance, softness }: MaskColour, source: ToneSource): Rows {
-  const channels = [0, 1, 2].map((channel) => channelRows(source, NO_TONE, channel));
-  const [{ width, height }] = channels;
   const wanted = colours.map((colour) => {
     const lab = new Float64Array(3);
     quickLab(...hexToLinear(colour), lab);
     return lab;
   });
-  const key = JSON.stringify([source.key, source.scale, source.ppi, colours, tolerance, softness]);
-  return bandRows(width, height, ROWS_AT_ONCE, (band) =>
-    recentShares(`${key} ${band}`, () => {
-      const top = band * ROWS_AT_ONCE;
-      const out = createPlane(width, Math.min(height, top + ROWS_AT_ONCE) - top);
-      const lab = new Float64Array(3);
-      for (let y = 0, i = 0; y < out.height; y++) {
-        const [reds, greens, blues] = channels.map((rows) => rows.row(top + y));
-        for (let x = 0; x < width; x++, i++) {
-          quickLab(LIGHT[reds[x]], LIGHT[greens[x]], LIGHT[blues[x]], lab);
-          let nearest = Infinity;
-          for (const [l, a, b] of wanted)
-            nearest = Math.min(nearest, (lab[0] - l) ** 2 + (lab[1] - a) ** 2 + (lab[2] - b) ** 2);
-          out.data[i] = fading(Math.sqrt(nearest) - tolerance, softness);
-        }
-      }
-      return out;
-    }),
-  );
+  return colourRows(source, NO_TONE, [colours, tolerance, softness], (lab) => {
+    let nearest = Infinity;
+    for (const [l, a, b] of wanted)
+      nearest = Math.min(nearest, (lab[0] - l) ** 2 + (lab[1] - a) ** 2 + (lab[2] - b) ** 2);
+    return fading(Math.sqrt(nearest) - tolerance, softness);
+  });
 }

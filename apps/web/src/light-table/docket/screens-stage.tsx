@@ -88,10 +88,7 @@ function PlatePicker({ index }: { index: number }) {
               type="button"
               role="radio"
               aria-checked={i === index}
-              onClick={() => {
-                dispatch(showPlate(id));
-                if (together) dispatch(alikeSet(plates.map((plate) => plate.id)));
-              }}
+              onClick={() => dispatch(showPlate(id))}
               className={`flex h-7 items-center gap-1.5 rounded-sm border bg-raised px-2 ${i === index ? 'border-ink bg-white' : 'border-edge hover:border-soft'}`}
             >
               <InkChip ink={found} /> {found.name}

@@ -1,12 +1,9 @@
-import { cache } from '../../base/cache.ts';
-import { quickLab } from '../../colour/lab.ts';
-import { srgbToLinear } from '../../colour/srgb.ts';
 import type { Ink } from '../../ink/ink.ts';
-import { createPlane, SOLID, type Plane } from '../../raster/plane.ts';
+import { createPlane, SOLID } from '../../raster/plane.ts';
 import type { Rows } from '../../raster/rows.ts';
 import { bandRows, type ToneSource } from '../../tone/tone-rows.ts';
 import type { Tone } from '../../tone/tone.ts';
-import { channelRows } from '../channel-rows.ts';
+import { colourRows } from '../colour-rows.ts';
 import { ROWS_AT_ONCE } from '../mapped-rows.ts';
 import { ink, percent } from '../route-field.ts';
 import { defineRoute, hasTwice, INK_TWICE } from '../route-kind.ts';
@@ -71,33 +68,9 @@ function apartInHue(inks: readonly Ink[]): Ink[] {
   return out;
 }
 
-/** Linear light of a coverage of a channel. */
-const LIGHT = Float64Array.from({ length: SOLID + 1 }, (_, coverage) => srgbToLinear(1 - coverage / SOLID));
-
-const recentParts = cache<Plane>('parts by colour', ({ data }) => data.byteLength);
-
 /** The part of each pixel, one more than `partOf` gives. */
-function partRows(source: ToneSource, tone: Tone, route: HuesRoute): Rows {
-  const channels = [0, 1, 2].map((channel) => channelRows(source, tone, channel));
-  const [{ width, height }] = channels;
-  const { at, grey, colours } = route;
-  const key = JSON.stringify([source.key, source.scale, source.ppi, tone.steps, at, grey, colours]);
-  return bandRows(width, height, ROWS_AT_ONCE, (band) =>
-    recentParts(`${key} ${band}`, () => {
-      const top = band * ROWS_AT_ONCE;
-      const out = createPlane(width, Math.min(height, top + ROWS_AT_ONCE) - top);
-      const lab = new Float64Array(3);
-      for (let y = 0, i = 0; y < out.height; y++) {
-        const [reds, greens, blues] = channels.map((rows) => rows.row(top + y));
-        for (let x = 0; x < width; x++, i++) {
-          quickLab(LIGHT[reds[x]], LIGHT[greens[x]], LIGHT[blues[x]], lab);
-          out.data[i] = partOf(route, lab) + 1;
-        }
-      }
-      return out;
-    }),
-  );
-}
+const partRows = (source: ToneSource, tone: Tone, route: HuesRoute): Rows =>
+  colourRows(source, tone, [route.at, route.grey, route.colours], (lab) => partOf(route, lab) + 1);
 
 /** Solid where a part of the route goes to the ink. */
 function solidRows(parts: Rows, route: HuesRoute, id: string): Rows {
