@@ -83,13 +83,7 @@ export {
   isColoured,
 } from './gradient/gradient.ts';
 export { withShape } from './gradient/with-shape.ts';
-export {
-  type MaskArea,
-  type MaskColour,
-  type MaskPart,
-  type MaskTone,
-  type PlateMask,
-} from './recipe/plate-mask.ts';
+export { type MaskPart, type PlateMask } from './recipe/plate-mask.ts';
 export { sourcePixels } from './separation/source-pixels.ts';
 
 // Tone: grey, steps, curves
@@ -136,7 +130,7 @@ export {
   type StartedRoute,
 } from './separation/route-kind.ts';
 export { inkLimit, isOnStock, picturesOf, profileOf, routeInks, routeModel } from './separation/route.ts';
-export { hueOf, type HueInk, type HuesRoute } from './separation/routes/hues.ts';
+export { type HueInk, type HuesRoute } from './separation/routes/hues.ts';
 export { type BandsRoute, type PaintedInk } from './separation/routes/bands.ts';
 export { ROUTES, routeKind, type Route } from './separation/routes/index.ts';
 export { type InkRoute } from './separation/routes/ink.ts';
