@@ -52,7 +52,8 @@ const saved = (page: Page) =>
   expect(page.getByRole('status', { name: 'Saving' })).toHaveText('saved', { timeout: 15_000 });
 const recipeOf = async (id: string): Promise<Recipe> =>
   (await server.json<JobView>(`jobs/${id}`)).document.recipe;
-const cards = (page: Page) => page.getByRole('region', { name: 'Plate rack' }).getByRole('group');
+const cards = (page: Page) =>
+  page.getByRole('region', { name: 'Plate rack' }).getByRole('group', { name: /^Plate / });
 
 /** The table's pixels over the middle of the sheet. */
 /** 120 × 120 pixels in the middle of the table, as a canvas on it shows them: a picture moves with its sheet. */

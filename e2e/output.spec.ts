@@ -31,11 +31,12 @@ test('what is already on the stock is seen in its own colours under the inks, an
 }) => {
   await page.goto(`${server.url}/jobs/${await idOf('Season leaflet')}/inks`);
   await exact(page);
-  await expect(page.getByRole('region', { name: 'Plate rack' }).getByRole('group')).toHaveCount(4);
+  const cards = page.getByRole('region', { name: 'Plate rack' }).getByRole('group', { name: /^Plate / });
+  await expect(cards).toHaveCount(4);
   await page.getByLabel('How it comes to the inks').selectOption('stock');
   await exact(page);
   // Of four inks the black of the lettering is left.
-  await expect(page.getByRole('region', { name: 'Plate rack' }).getByRole('group')).toHaveCount(1);
+  await expect(cards).toHaveCount(1);
   const colours = await page.evaluate(() => {
     const canvas = document.querySelector<HTMLCanvasElement>('[data-testid=table-canvas]')!;
     const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);

@@ -28,8 +28,8 @@ const PATIENCE = 900;
 /** A plate: its own film as picture, ink, screen, coverage; dragged, or moved by Shift and an arrow, to print sooner or later. */
 export function PlateCard({ index }: { index: number }) {
   const dispatch = useAppDispatch();
-  const { plates } = useDocument().recipe;
-  const { id } = plates[index];
+  const { plates, inks } = useDocument().recipe;
+  const { id, ink } = plates[index];
   const onKeyDown = (event: KeyboardEvent) => {
     const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
     const next = plates[index + by];
@@ -46,6 +46,7 @@ export function PlateCard({ index }: { index: number }) {
       {...attributes}
       {...listeners}
       role="group"
+      aria-label={`Plate ${inkOf(inks, ink).name}`}
       tabIndex={-1}
       onKeyDown={onKeyDown}
     >
