@@ -1,5 +1,5 @@
 import { useState, type KeyboardEvent } from 'react';
-import { formatQuantity, parseQuantity, type Unit } from '../words/quantity.ts';
+import { formatQuantity, parseQuantity, stepOf, type Unit } from '../words/quantity.ts';
 
 /** A number that accepts units and arithmetic; arrow keys nudge it, with Shift ×10, with Alt ÷10. */
 export function NumberField({
@@ -54,7 +54,7 @@ export function NumberField({
     }
     if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return;
     event.preventDefault();
-    const size = unit.step * (event.shiftKey ? 10 : event.altKey ? 0.1 : 1);
+    const size = stepOf(unit) * (event.shiftKey ? 10 : event.altKey ? 0.1 : 1);
     setTyped(undefined);
     keep(value + (event.key === 'ArrowUp' ? size : -size));
   };

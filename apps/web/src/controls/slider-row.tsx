@@ -3,7 +3,8 @@ import { useRef } from 'react';
 import type { NumberPath } from '../store/strip.ts';
 import { useStripOf } from '../store/use-strip.ts';
 import { NumberField } from './number-field.tsx';
-import type { Unit } from '../words/quantity.ts';
+import { RowLabel } from './row-label.tsx';
+import { stepOf, type Unit } from '../words/quantity.ts';
 
 interface Props {
   label: string;
@@ -43,7 +44,8 @@ export function SliderRow({
   const to = (v: number) => (ratio ? Math.log(Math.max(1e-6, v)) : v);
   const from = (v: number) => (ratio ? Math.exp(v) : v);
   const [low, high] = usual;
-  const snap = (v: number) => Number((Math.round(v / unit.step) * unit.step).toFixed(4));
+  const oneStep = stepOf(unit);
+  const snap = (v: number) => Number((Math.round(v / oneStep) * oneStep).toFixed(4));
   const begin = (key: boolean) => {
     gesture.current = newGesture(label);
     byKey.current = key;
@@ -51,17 +53,17 @@ export function SliderRow({
   const move = (next: number) => {
     let to = snap(next);
     // A key press always moves by a step at least, however small a share of the slider that is.
-    if (byKey.current && to === snap(value)) to = snap(value + Math.sign(next - value) * unit.step);
+    if (byKey.current && to === snap(value)) to = snap(value + Math.sign(next - value) * oneStep);
     onChange(Math.min(high, Math.max(low, to)), gesture.current);
   };
   return (
     <div className="flex h-7 items-center gap-2">
-      <span className="w-[82px] shrink-0 text-soft">{label}</span>
+      <RowLabel label={label} also={unit.also} value={value} />
       <Slider.Root
         className="relative flex h-6 grow touch-none items-center"
         min={to(low)}
         max={to(high)}
-        step={ratio ? (to(high) - to(low)) / 200 : unit.step}
+        step={ratio ? (to(high) - to(low)) / 200 : oneStep}
         value={[Math.min(to(high), Math.max(to(low), to(value)))]}
         onPointerDown={() => begin(false)}
         onKeyDown={(event) => {

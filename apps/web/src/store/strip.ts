@@ -1,5 +1,5 @@
 import type { JobDocument } from '@brachytone/job';
-import { formatQuantity, parseQuantity, type Unit } from '../words/quantity.ts';
+import { formatQuantity, parseQuantity, roundedTo, type Unit } from '../words/quantity.ts';
 
 /** Where a number stands in the job document. */
 export type NumberPath = readonly (string | number)[];
@@ -31,7 +31,7 @@ export interface Strip {
 
 export const BANDS = { least: 3, most: 6 } as const;
 
-const round = (value: number, { decimals }: Unit): number => Number(value.toFixed(Math.max(2, decimals)));
+const round = (value: number, unit: Unit): number => roundedTo(value, unit, 2);
 
 /** The values of an axis: those typed, or from its first to its last in even steps or even ratios. */
 export function stripValues({ from, to, count, ratio, unit, typed }: StripAxis): readonly number[] {

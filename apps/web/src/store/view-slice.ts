@@ -1,3 +1,5 @@
+import type { LengthsIn } from '../words/quantity.ts';
+import { keptLengthsIn } from './lengths-in.ts';
 import { keptPpi } from './screen-size.ts';
 import type { Strip } from './strip.ts';
 import { PLAIN_LOOK, type ProofLook } from '@brachytone/core';
@@ -74,6 +76,8 @@ export interface ViewState {
   readonly bench: number;
   /** CSS pixels of an inch of this screen; null while nobody has measured it. */
   readonly screenPpi: number | null;
+  /** What lengths are shown in. */
+  readonly lengthsIn: LengthsIn;
 }
 
 const initialState: ViewState = {
@@ -107,6 +111,7 @@ const initialState: ViewState = {
   loupe: { open: false, pinned: false, power: 8 },
   bench: 0.72,
   screenPpi: keptPpi(),
+  lengthsIn: keptLengthsIn(),
 };
 
 /** What of the view a window keeps for a job while it is elsewhere. */
@@ -213,7 +218,8 @@ const slice = createSlice({
     pullsShown: (state, { payload }: PayloadAction<boolean>) => ({ ...state, pulls: payload }),
     benchLit: (state, { payload }: PayloadAction<number>) => ({ ...state, bench: payload }),
     screenMeasured: (state, { payload }: PayloadAction<number | null>) => ({ ...state, screenPpi: payload }),
-    viewReset: ({ bench, screenPpi }) => ({ ...initialState, bench, screenPpi }),
+    lengthsShownIn: (state, { payload }: PayloadAction<LengthsIn>) => ({ ...state, lengthsIn: payload }),
+    viewReset: ({ bench, screenPpi, lengthsIn }) => ({ ...initialState, bench, screenPpi, lengthsIn }),
     viewRestored: (state, { payload }: PayloadAction<KeptView>) => ({ ...state, ...payload }),
   },
 });
@@ -222,6 +228,7 @@ export const viewReducer = slice.reducer;
 export const {
   pickOriginal,
   screenMeasured,
+  lengthsShownIn,
   openStep,
   brushSet,
   takeTool,

@@ -1,3 +1,4 @@
+import { lengthUnit } from './lengths.ts';
 import {
   coarseOn,
   dotUnit,
@@ -8,7 +9,6 @@ import {
   parseQuantity,
   PERCENT,
   SMALL_MM,
-  spotOn,
 } from './quantity.ts';
 
 describe('numbers as typed', () => {
@@ -29,8 +29,8 @@ describe('numbers as typed', () => {
     ['-15°', DEGREES, -15],
     ['12 %', PERCENT, 12],
     ['.5', MM, 0.5],
-    ['5px', spotOn(1200), (5 * 25.4) / 1200],
-    ['60ppi', spotOn(1200), 25.4 / 60],
+    ['5px', lengthUnit('mm', 'mm', { resolution: 1200 }), (5 * 25.4) / 1200],
+    ['60ppi', lengthUnit('mm', 'mm', { resolution: 1200 }), 25.4 / 60],
     ['5 mm', coarseOn(1200), 25.4 / 5],
     ['20px', coarseOn(1200), 60],
     // A square dot 0.5 mm wide on a cell of 1 mm covers a quarter of it.

@@ -2,16 +2,30 @@
 export interface Unit {
   /** As shown behind the number; empty for a bare number. */
   readonly symbol: string;
-  /** Other units that may be typed, each with how many of `symbol` it makes. */
+  /** How many of what is kept make one of `symbol`; 1 where it is missing. */
+  readonly per?: number;
+  /** Other units that may be typed, each with how many of what is kept it makes. */
   readonly others?: Readonly<Record<string, number>>;
   /** Units of which a length stands for its reciprocal, each with the value of one: a dot pitch for a ruling. */
   readonly inverse?: Readonly<Record<string, number>>;
   /** Units of which a number makes no multiple of `symbol`: a dot's width for a coverage. */
   readonly made?: Readonly<Record<string, (value: number) => number>>;
   readonly decimals: number;
-  /** One press of an arrow key. */
+  /** One press of an arrow key, in `symbol`. */
   readonly step: number;
+  /** The same length in another unit, where lengths may be shown in either. */
+  readonly also?: { readonly lengthsIn: LengthsIn; readonly words: (value: number) => string };
 }
+
+/** What lengths are shown in: mm of the sheet, pixels of the original, pixels of the film. */
+export type LengthsIn = 'mm' | 'picture' | 'film';
+
+/** One press of an arrow key, in what is kept. */
+export const stepOf = ({ step, per = 1 }: Unit): number => step * per;
+
+/** A value as it is kept, no finer than its unit shows it. */
+export const roundedTo = (value: number, { decimals, per = 1 }: Unit, least = 0): number =>
+  Number((Number((value / per).toFixed(Math.max(least, decimals))) * per).toFixed(9));
 
 export const MM: Unit = {
   symbol: 'mm',
@@ -63,13 +77,6 @@ export const FINE_MM: Unit = { ...MM, decimals: 2, step: 0.1 };
 
 export const PPI: Unit = { symbol: 'ppi', others: { dpi: 1, dpcm: 2.54 }, decimals: 0, step: 1 };
 
-/** Sides of a screen's spots in mm, which may be typed in pixels of the film or as so many an inch too. */
-export const spotOn = (resolution: number): Unit => ({
-  ...SMALL_MM,
-  others: { ...SMALL_MM.others, px: 25.4 / resolution },
-  inverse: { ppi: 25.4, dpi: 25.4, lpi: 25.4 },
-});
-
 /** A coarse grid's pixels an inch, which may be typed as the size of one too. */
 export const coarseOn = (resolution: number): Unit => ({
   ...PPI,
@@ -98,17 +105,9 @@ export function dotUnit(widthOf: (coverage: number) => number): Unit {
   };
 }
 
-/** Pixels of an original, which may be typed as lengths on the sheet too. */
-export const pixelsOf = (ppi: number): Unit => ({
-  symbol: 'px',
-  others: { mm: ppi / 25.4, cm: ppi / 2.54, in: ppi },
-  decimals: 1,
-  step: 0.5,
-});
-
 /** A number as it is shown: no idle decimals, a space before the unit but for degrees. */
 export function formatQuantity(value: number, unit: Unit): string {
-  const text = String(Number(value.toFixed(unit.decimals)));
+  const text = String(Number((value / (unit.per ?? 1)).toFixed(unit.decimals)));
   if (unit.symbol === '') return text;
   return unit.symbol === '°' ? `${text}°` : `${text} ${unit.symbol}`;
 }
@@ -133,9 +132,9 @@ export function parseQuantity(text: string, unit: Unit): number | undefined {
   const scaleHere = (): [scale: number | ((value: number) => number), over: boolean] | undefined => {
     skip();
     const found = /^[a-z%°"µ]+(?:\/cm)?/.exec(source.slice(at))?.[0];
-    if (!found) return [1, false];
+    if (!found) return [unit.per ?? 1, false];
     at += found.length;
-    if (found === unit.symbol) return [1, false];
+    if (found === unit.symbol) return [unit.per ?? 1, false];
     const scale = unit.others?.[found];
     if (scale !== undefined) return [scale, false];
     const made = unit.made?.[found];

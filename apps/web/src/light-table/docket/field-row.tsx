@@ -12,10 +12,11 @@ import {
 } from '@brachytone/core';
 import { Dices } from 'lucide-react';
 import type { ComponentType } from 'react';
-import { DEGREES, LPI, PERCENT, PLAIN, PPI, pixelsOf, spotOn, type Unit } from '../../words/quantity.ts';
+import { DEGREES, LPI, PERCENT, PLAIN, PPI, SMALL_MM, type Unit } from '../../words/quantity.ts';
 import { Segmented } from '../../controls/segmented.tsx';
 import { SliderRow } from '../../controls/slider-row.tsx';
 import type { NumberPath } from '../../store/strip.ts';
+import { useLengthUnits } from '../../store/use-length-unit.ts';
 import { Row } from './group.tsx';
 import { MotifRow } from './motif-row.tsx';
 import { StrokeList } from './stroke-list.tsx';
@@ -23,14 +24,12 @@ import { SHAPE_CHOICES, SwatchChoice } from './swatch-choice.tsx';
 import { BandsChart } from './tone/bands-chart.tsx';
 import { CurveChart } from './tone/curve-chart.tsx';
 
-const UNITS: Record<NumberFieldOf['unit'], (ppi: number) => Unit> = {
-  percent: () => PERCENT,
-  plain: () => PLAIN,
-  ppi: () => PPI,
-  px: pixelsOf,
-  lpi: () => LPI,
-  degrees: () => DEGREES,
-  mm: spotOn,
+const UNITS: Record<Exclude<NumberFieldOf['unit'], 'px' | 'mm'>, Unit> = {
+  percent: PERCENT,
+  plain: PLAIN,
+  ppi: PPI,
+  lpi: LPI,
+  degrees: DEGREES,
 };
 
 type Settings = Readonly<Record<string, Field['start']>>;
@@ -41,6 +40,8 @@ export interface FieldProps<F extends Field = Field> {
   settings: Settings;
   /** Pixels of the original per inch of the sheet, where lengths may be in them. */
   ppi?: number;
+  /** True for lengths that are never in pixels, as of marks. */
+  plainLengths?: boolean;
   /** Where the settings stand in the job, if its numbers can be tried on a test strip. */
   path?: NumberPath | undefined;
   set: (label: string, change: Settings, gesture: string) => void;
@@ -72,13 +73,15 @@ export function FieldRow(props: FieldProps) {
 /** A gesture of its own for what is chosen with one click. */
 const once = (name: string): string => `${name}-${Date.now()}`;
 
-function NumberRow({ name, field, settings, ppi = 300, path, set }: FieldProps<NumberFieldOf>) {
+function NumberRow({ name, field, settings, ppi, plainLengths, path, set }: FieldProps<NumberFieldOf>) {
   const { label, unit, least, most, usual, ratio, start } = field;
+  const { mm, pixels } = useLengthUnits(ppi);
+  const lengths = { px: pixels, mm: plainLengths ? SMALL_MM : mm };
   return (
     <SliderRow
       label={label}
       value={(settings[name] as number | undefined) ?? start}
-      unit={UNITS[unit](ppi)}
+      unit={unit === 'px' || unit === 'mm' ? lengths[unit] : UNITS[unit]}
       least={least}
       most={most}
       {...(usual ? { usual } : {})}

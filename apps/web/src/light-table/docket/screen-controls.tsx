@@ -65,7 +65,6 @@ export function ScreenControls({
         .map(([name, field]) => (
           <FieldRow
             key={name}
-            ppi={resolution}
             name={name}
             field={field}
             settings={screen.settings}

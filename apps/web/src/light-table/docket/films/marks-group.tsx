@@ -99,6 +99,7 @@ function MarkRow({
         <div className="mb-1.5 ml-3">
           {fields.map(([name, field]) => (
             <FieldRow
+              plainLengths
               key={name}
               name={name}
               field={field}

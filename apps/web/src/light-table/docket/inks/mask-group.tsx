@@ -8,7 +8,8 @@ import { SwitchRow } from '../../../controls/switch-row.tsx';
 import { useAppDispatch, useAppSelector } from '../../../store/store.ts';
 import { useOriginal } from '../../../store/use-original.ts';
 import { maskModeSet, pickMaskPart, takeTool, type MaskTool } from '../../../store/view-slice.ts';
-import { MM, PERCENT, PLAIN } from '../../../words/quantity.ts';
+import { useLengthUnits } from '../../../store/use-length-unit.ts';
+import { PERCENT, PLAIN, type Unit } from '../../../words/quantity.ts';
 import { ResetButton, Row } from '../group.tsx';
 
 export const NO_MASK: PlateMask = { inverted: false, wholeDots: false, parts: [] };
@@ -184,11 +185,12 @@ function PartControls({
   part: MaskPart;
   set: (change: Record<string, unknown>, gesture: string) => void;
 }) {
+  const { largeMm } = useLengthUnits();
   const slider = (
     label: string,
     name: string,
     value: number,
-    unit: typeof MM,
+    unit: Unit,
     limits: { least: number; most: number },
     usual?: [number, number],
   ) => (
@@ -205,7 +207,7 @@ function PartControls({
   const whole = { least: 0, most: 100 };
   switch (part.by) {
     case 'area':
-      return slider('Feather', 'feather', part.feather, MM, LIMITS.soft, [0, 20]);
+      return slider('Feather', 'feather', part.feather, largeMm, LIMITS.soft, [0, 20]);
     case 'colour':
       return (
         <>

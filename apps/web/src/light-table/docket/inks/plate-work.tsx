@@ -2,13 +2,14 @@ import { STRAIGHT, type Ink, type PlateRecipe } from '@brachytone/core';
 import { LIMITS, withHighlights } from '@brachytone/job';
 import { Paintbrush } from 'lucide-react';
 import { useState } from 'react';
-import { DEGREES, FINE_MM, PERCENT } from '../../../words/quantity.ts';
+import { DEGREES, PERCENT } from '../../../words/quantity.ts';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { SwitchRow } from '../../../controls/switch-row.tsx';
 import { edit } from '../../../store/job-slice.ts';
 import { useAppDispatch } from '../../../store/store.ts';
 import { showPlate } from '../../../store/view-slice.ts';
 import { useDocument } from '../../../store/use-job.ts';
+import { useLengthUnits } from '../../../store/use-length-unit.ts';
 import { useEditRecipe } from '../../../store/use-edit-recipe.ts';
 import { inkOnStock } from '../../ink-colour.ts';
 import { ResetButton } from '../group.tsx';
@@ -21,6 +22,7 @@ export function PlateWork({ ink }: { ink: Ink }) {
   const dispatch = useAppDispatch();
   const editRecipe = useEditRecipe();
   const { recipe } = useDocument();
+  const { mm } = useLengthUnits();
   const at = recipe.plates.findIndex((plate) => plate.ink === ink.id);
   const plate = recipe.plates[at];
   const straight = JSON.stringify(plate.curve) === JSON.stringify(STRAIGHT);
@@ -51,7 +53,7 @@ export function PlateWork({ ink }: { ink: Ink }) {
       <SliderRow
         label="Edge spread"
         value={plate.edgeSpread}
-        unit={FINE_MM}
+        unit={mm}
         {...LIMITS.edges}
         usual={[-1, 1]}
         path={[...path, 'edgeSpread']}
@@ -106,7 +108,7 @@ export function PlateWork({ ink }: { ink: Ink }) {
       <SliderRow
         label="Move right"
         value={shift.x}
-        unit={FINE_MM}
+        unit={mm}
         {...LIMITS.shift}
         usual={[-5, 5]}
         path={[...path, 'shift', 'x']}
@@ -115,7 +117,7 @@ export function PlateWork({ ink }: { ink: Ink }) {
       <SliderRow
         label="Move down"
         value={shift.y}
-        unit={FINE_MM}
+        unit={mm}
         {...LIMITS.shift}
         usual={[-5, 5]}
         path={[...path, 'shift', 'y']}

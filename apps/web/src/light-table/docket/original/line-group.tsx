@@ -1,6 +1,7 @@
 import type { LineWork, PictureContent } from '@brachytone/core';
 import { LIMITS } from '@brachytone/job';
-import { PERCENT, pixelsOf } from '../../../words/quantity.ts';
+import { useLengthUnits } from '../../../store/use-length-unit.ts';
+import { PERCENT } from '../../../words/quantity.ts';
 import { Segmented } from '../../../controls/segmented.tsx';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { useEditOriginal, useTheOriginal } from '../../../store/use-original.ts';
@@ -17,6 +18,7 @@ export const PRINT_AS = [
 
 /** Whether a picture is screened, or is line art that prints with hard edges. */
 export function LineGroup({ ppi }: { ppi: number }) {
+  const { pixels } = useLengthUnits(ppi);
   const original = useTheOriginal();
   const change = useEditOriginal();
   const { isPainted, isCoarse, isBusy, toLines, finer } = usePainted();
@@ -56,7 +58,7 @@ export function LineGroup({ ppi }: { ppi: number }) {
           <SliderRow
             label="Rounding"
             value={line.smooth}
-            unit={pixelsOf(ppi)}
+            unit={pixels}
             {...LIMITS.smooth}
             usual={[0, 6]}
             onChange={(smooth, gesture) => set({ ...line, smooth }, gesture)}

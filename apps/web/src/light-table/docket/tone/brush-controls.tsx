@@ -1,5 +1,6 @@
 import type { Stroke } from '@brachytone/core';
-import { MM, PERCENT } from '../../../words/quantity.ts';
+import { useLengthUnits } from '../../../store/use-length-unit.ts';
+import { PERCENT } from '../../../words/quantity.ts';
 import { Segmented } from '../../../controls/segmented.tsx';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { useAppDispatch, useAppSelector } from '../../../store/store.ts';
@@ -11,6 +12,7 @@ import type { ControlsProps } from './step-controls.tsx';
 
 /** The brush, and the strokes made with it. A picked stroke is what the controls then change. */
 export function BrushControls({ step, set }: ControlsProps) {
+  const { largeMm } = useLengthUnits();
   const dispatch = useAppDispatch();
   const picked = useAppSelector((state) => state.view.stroke);
   const brush = useBrush();
@@ -41,7 +43,7 @@ export function BrushControls({ step, set }: ControlsProps) {
         <SliderRow
           label="Radius"
           value={brush.radius}
-          unit={MM}
+          unit={largeMm}
           least={0.2}
           most={500}
           usual={[0.5, 100]}

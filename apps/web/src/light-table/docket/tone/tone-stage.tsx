@@ -1,6 +1,6 @@
-import { MM_PER_INCH, stepKind, type OriginalRecipe } from '@brachytone/core';
+import { stepKind, type OriginalRecipe } from '@brachytone/core';
 import { useEffect } from 'react';
-import { useOriginalQuery } from '../../../store/api.ts';
+import { usePpi } from '../../../store/use-ppi.ts';
 import { Button } from '../../../controls/button.tsx';
 import { useAppDispatch, useAppSelector } from '../../../store/store.ts';
 import { useDocument } from '../../../store/use-job.ts';
@@ -22,15 +22,6 @@ export function ToneSummary() {
     .filter(({ on }) => on)
     .map(({ kind }) => stepKind(kind).name.toLowerCase());
   return <span className="truncate">{names.join(' · ') || 'as it is'}</span>;
-}
-
-/** Pixels of an original per inch of the sheet. */
-function usePpi(original: OriginalRecipe): number {
-  const { content, placement } = original;
-  const sha256 = content.kind === 'picture' ? content.picture : '';
-  const { data } = useOriginalQuery(sha256, { skip: sha256 === '' });
-  if (content.kind !== 'picture') return 12 * MM_PER_INCH;
-  return data ? (content.crop.width * data.width) / (placement.width / MM_PER_INCH) : 300;
 }
 
 export function ToneStage() {

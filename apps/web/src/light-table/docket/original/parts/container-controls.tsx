@@ -4,7 +4,7 @@ import { Dices } from 'lucide-react';
 import { useRef } from 'react';
 import { toast } from 'sonner';
 import { Button } from '../../../../controls/button.tsx';
-import { MM } from '../../../../words/quantity.ts';
+import { useLengthUnits } from '../../../../store/use-length-unit.ts';
 import { Segmented } from '../../../../controls/segmented.tsx';
 import { SliderRow } from '../../../../controls/slider-row.tsx';
 import { sentenceOf, useAddOriginalMutation } from '../../../../store/api.ts';
@@ -26,6 +26,7 @@ export const containerWords = ({ shape, margin, edge, feather, torn }: Container
 
 /** The shape an original is seen in, and what becomes of the dots at its edge. */
 export function ContainerControls() {
+  const { largeMm } = useLengthUnits();
   const change = useEditOriginal();
   const container = present(useTheOriginal().container, 'container');
   const chooser = useRef<HTMLInputElement>(null);
@@ -79,7 +80,7 @@ export function ContainerControls() {
       <SliderRow
         label="Margin"
         value={container.margin}
-        unit={MM}
+        unit={largeMm}
         {...LIMITS.margin}
         usual={[-20, 20]}
         onChange={(margin, gesture) => set({ margin }, gesture)}
@@ -87,7 +88,7 @@ export function ContainerControls() {
       <SliderRow
         label="Feather"
         value={container.feather}
-        unit={MM}
+        unit={largeMm}
         {...LIMITS.soft}
         usual={[0, 40]}
         onChange={(feather, gesture) => set({ feather }, gesture)}
@@ -95,7 +96,7 @@ export function ContainerControls() {
       <SliderRow
         label="Torn edge"
         value={container.torn?.depth ?? 0}
-        unit={MM}
+        unit={largeMm}
         {...LIMITS.tornDepth}
         usual={[0, 20]}
         onChange={(depth, gesture) => set({ torn: { ...TORN, ...container.torn, depth } }, gesture)}
@@ -105,7 +106,7 @@ export function ContainerControls() {
           <SliderRow
             label="Its grain"
             value={container.torn.grain}
-            unit={MM}
+            unit={largeMm}
             {...LIMITS.tornGrain}
             usual={[0.5, 30]}
             ratio

@@ -6,6 +6,8 @@ import { PERCENT, PLAIN, PIXELS } from '../../../../words/quantity.ts';
 import { Segmented } from '../../../../controls/segmented.tsx';
 import { SliderRow } from '../../../../controls/slider-row.tsx';
 import { useAppDispatch, useAppSelector } from '../../../../store/store.ts';
+import { useLengthUnits } from '../../../../store/use-length-unit.ts';
+import { usePpi } from '../../../../store/use-ppi.ts';
 import { useEditOriginal, useTheOriginal } from '../../../../store/use-original.ts';
 import { takeTool } from '../../../../store/view-slice.ts';
 import { Row } from '../../group.tsx';
@@ -28,7 +30,9 @@ export function CutControls() {
   const dispatch = useAppDispatch();
   const tool = useAppSelector((state) => state.view.tool);
   const change = useEditOriginal();
-  const cut = present((useTheOriginal().content as PictureContent).cut, 'cut-out');
+  const original = useTheOriginal();
+  const { pixels } = useLengthUnits(usePpi(original));
+  const cut = present((original.content as PictureContent).cut, 'cut-out');
   const set = (part: Partial<CutOut>, gesture: string | null = null) =>
     change(
       'Cut-out',
@@ -124,7 +128,7 @@ export function CutControls() {
       <SliderRow
         label="Choke"
         value={cut.choke}
-        unit={PIXELS}
+        unit={pixels}
         {...LIMITS.choke}
         usual={[-6, 6]}
         onChange={(choke, gesture) => set({ choke }, gesture)}
@@ -132,7 +136,7 @@ export function CutControls() {
       <SliderRow
         label="Soft edge"
         value={cut.softness}
-        unit={PIXELS}
+        unit={pixels}
         {...LIMITS.softness}
         usual={[0, 20]}
         onChange={(softness, gesture) => set({ softness }, gesture)}

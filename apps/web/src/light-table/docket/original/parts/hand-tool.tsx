@@ -1,7 +1,8 @@
 import type { Stroke } from '@brachytone/core';
 import type { ReactNode } from 'react';
 import { Button } from '../../../../controls/button.tsx';
-import { MM, PERCENT } from '../../../../words/quantity.ts';
+import { useLengthUnits } from '../../../../store/use-length-unit.ts';
+import { PERCENT } from '../../../../words/quantity.ts';
 import { Segmented } from '../../../../controls/segmented.tsx';
 import { SliderRow } from '../../../../controls/slider-row.tsx';
 import { useAppDispatch, useAppSelector } from '../../../../store/store.ts';
@@ -32,6 +33,7 @@ export function HandTool({
   const dispatch = useAppDispatch();
   const painting = useAppSelector((state) => state.view.tool) === 'brush';
   const brush = useBrush();
+  const { largeMm } = useLengthUnits();
   return (
     <>
       <Row label={label}>
@@ -59,7 +61,7 @@ export function HandTool({
           <SliderRow
             label="Radius"
             value={brush.radius}
-            unit={MM}
+            unit={largeMm}
             least={0.2}
             most={500}
             usual={[0.5, 100]}
