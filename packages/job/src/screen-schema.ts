@@ -18,6 +18,7 @@ export const screenSchema = Joi.object({
     Joi.valid(0),
     Joi.number().min(LIMITS.coarse.least).max(LIMITS.coarse.most),
   ).required(),
+  coarseLines: Joi.boolean(),
 })
   .custom((value: Screen, helpers) => (value.largest > value.smallest ? value : helpers.error('dots.order')))
   .required()

@@ -6,7 +6,7 @@ import { buildPyramid } from '../raster/pyramid.ts';
 import type { Picture } from '../raster/picture.ts';
 import { NO_TONE } from '../tone/tone.ts';
 import { testInk, greyPicture, sceneOf, toneOf, toneStep, WHOLE, tintGradient } from '../testing.ts';
-import { screenerFor } from '../screen/screen.ts';
+import { screenerFor, type Screen } from '../screen/screen.ts';
 import { plateArt, plateCoverage } from './plate-art.ts';
 import { plateBits } from './evaluate.ts';
 import { filmFrame, frameOf } from '../recipe/frame.ts';
@@ -102,6 +102,37 @@ describe('region = whole', () => {
   });
   const small = { ...first, placement: { ...first.placement, x: 3, y: 4, width: 27 } };
   const elsewhere = { ...small, id: 'elsewhere', route: { kind: 'ink' as const, ink: 'ink-2' } };
+  const withScreen = (scene: Scene, change: Partial<Screen>): Scene => {
+    const [own, ...others] = scene.recipe.plates;
+    const plates = [{ ...own, screen: { ...own.screen, ...change } }, ...others];
+    return { ...scene, recipe: { ...scene.recipe, plates } };
+  };
+  it('line work on the coarse grid is made of its pixels, and keeps the film’s where it is not', () => {
+    // 720 dpi at 90 an inch: pixels of 8 × 8.
+    const coarse = (coarseLines: boolean) => withScreen(holding(small, drawn), { coarse: 90, coarseLines });
+    const frame = filmFrame(plain.recipe);
+    const region = { x: 0, y: 0, width: frame.width, height: frame.height };
+    const wholePixels = (scene: Scene): boolean => {
+      const bits = plateBits(scene, 0, frame, region);
+      for (let y = 0; y < frame.height; y++)
+        for (let x = 0; x < frame.width; x++)
+          if (bitAt(bits, x, y) !== bitAt(bits, x - (x % 8), y - (y % 8))) return false;
+      return true;
+    };
+    expect(wholePixels(coarse(true))).toBe(true);
+    expect(wholePixels(coarse(false))).toBe(false);
+    // It is as much ink, but for what its edges lose and win.
+    const inked = (scene: Scene) => countInk(plateBits(scene, 0, frame, region));
+    expect(inked(coarse(true)) / inked(coarse(false))).toBeCloseTo(1, 1);
+    const whole = plateBits(coarse(true), 0, frame, region);
+    for (const part of [
+      { x: 3, y: 5, width: 211, height: 97 },
+      { x: 401, y: 333, width: 300, height: 313 },
+    ]) {
+      const bits = plateBits(coarse(true), 0, frame, part);
+      expect(Buffer.compare(bits.data, cropBits(whole, part).data)).toBe(0);
+    }
+  });
   it.each<[string, Scene]>([
     ['a photograph', plain],
     ['one with steps that look around', holding({ ...first, tone: steps })],

@@ -1,14 +1,14 @@
 import type { LineBits } from '../drawing/paint-drawing.ts';
-import { addBits, clearBits, createBits, type Bits } from '../raster/bits.ts';
+import { addBits, clearBits, createBits, enlargeBits, type Bits } from '../raster/bits.ts';
 import { createPlane } from '../raster/plane.ts';
 import { cutRows, rowsOf } from '../raster/rows.ts';
 import { bands, grownRegion, intersect, type Region } from '../raster/region.ts';
 import { withWorkPlane } from '../raster/work-memory.ts';
 import { screenKind } from '../screen/kinds/index.ts';
 import type { PlaceScreener } from '../screen/kinds/kind.ts';
-import { BAND_PIXELS, screened, type CoverageReader } from '../screen/screened.ts';
+import { BAND_PIXELS, coarseRegion, screened, type CoverageReader } from '../screen/screened.ts';
 import { canScreenRows, screenRows } from '../screen/screen-rows.ts';
-import { screenerFor, screenGridOf, type Screen } from '../screen/screen.ts';
+import { lineGridOf, screenerFor, screenGridOf, type Screen } from '../screen/screen.ts';
 import type { Thresholds } from '../screen/thresholds.ts';
 import { prepareSequential, sequentialPrint } from './sequential.ts';
 import { composedArt } from './composed-art.ts';
@@ -52,11 +52,23 @@ function inkedBits(given: Scene, plate: number, frame: Frame, region: Region, ou
   }
   const bits = toneBits(scene, plate, frame, region);
   if (hasLines(scene, plate)) {
-    layLines(bits, region, growth, (part) =>
-      withWorkPlane(part.width, part.height, (work) => plateArt(scene, plate, frame, part, work).line),
-    );
+    layLines(bits, region, growth, (part) => lineWork(scene, plate, frame, part));
   }
   return bits;
+}
+
+/** A plate's line work in a region, on the film's own grid or enlarged from its screen's coarse one. */
+function lineWork(scene: Scene, plate: number, frame: Frame, region: Region): LineBits | undefined {
+  const grid = lineGridOf(scene.recipe.plates[plate].screen, frame);
+  const part = grid.times === 1 ? region : coarseRegion(region, grid.times, grid.frame);
+  const line = withWorkPlane(
+    part.width,
+    part.height,
+    (work) => plateArt(scene, plate, grid.frame, part, work).line,
+  );
+  if (!line || grid.times === 1) return line;
+  const enlarged = (bits: Bits) => enlargeBits(bits, part.x, part.y, grid.times, region);
+  return { ink: enlarged(line.ink), bare: enlarged(line.bare) };
 }
 
 /** True where what is printed of a screen's tones are dots of printed tones, not the film's own bits with their edges moved. */

@@ -14,6 +14,8 @@ export interface Screen extends DotLimits {
   readonly settings: Readonly<Record<string, number | string>>;
   /** Pixels per inch of the coarse grid that it is drawn on, to be enlarged with hard edges; 0 for the film's own. */
   readonly coarse: number;
+  /** True where line work and lettering are drawn on the coarse grid too; missing where they keep the film's own pixels. */
+  readonly coarseLines?: boolean;
 }
 
 /** A screen of a kind with these settings, the others as they start. */
@@ -39,10 +41,18 @@ export interface ScreenGrid {
 
 /** The grid of a screen's own spots on a grid of device pixels: whole device pixels each, from the same corner. */
 export function screenGridOf(screen: Screen, frame: Frame): ScreenGrid {
-  const coarse = screen.coarse > 0 ? Math.max(1, Math.round(frame.resolution / screen.coarse)) : 1;
+  if (screen.coarse > 0) return gridOf(frame, frame.resolution / screen.coarse);
   const spot = screenKind(screen.kind).spotSize?.(screen.settings) ?? 0;
-  const pixels = Math.max(1, Math.round((spot / MM_PER_INCH) * (frame.resolution / coarse)));
-  const times = coarse * pixels;
+  return gridOf(frame, (spot / MM_PER_INCH) * frame.resolution);
+}
+
+/** The grid of line work on a grid of device pixels: that one unless the coarse grid is wished for it. */
+export const lineGridOf = ({ coarse, coarseLines }: Screen, frame: Frame): ScreenGrid =>
+  coarse > 0 && coarseLines ? gridOf(frame, frame.resolution / coarse) : { frame, times: 1 };
+
+/** @param wide device pixels across one of its own, about */
+function gridOf(frame: Frame, wide: number): ScreenGrid {
+  const times = Math.max(1, Math.round(wide));
   if (times === 1) return { frame, times };
   return {
     times,

@@ -52,6 +52,9 @@ const sayingOn = ({ originals, plates }: Recipe, plate: number): OriginalRecipe[
 /** True when a plate's edges can be told as geometry, as far as its recipe says. */
 export function hasGeometry(recipe: Recipe, plate: number): boolean {
   if (isEdged(recipe, plate)) return false;
+  const { coarse, coarseLines } = recipe.plates[plate].screen;
+  // Line work in the pixels of a coarse grid has none of its own outlines.
+  if (coarse > 0 && coarseLines && hasLines({ recipe }, plate)) return false;
   const saying = sayingOn(recipe, plate);
   if (saying.some(isPixels)) return false;
   if (platesOverBase(recipe, plate).length > 0 || baseOf(recipe, plate) >= 0) {

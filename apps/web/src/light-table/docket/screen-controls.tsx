@@ -13,6 +13,7 @@ import { coarseOn, dotUnit, PERCENT } from '../../words/quantity.ts';
 import { lengthWords } from '../../words/words.ts';
 import { useDocument } from '../../store/use-job.ts';
 import { SliderRow } from '../../controls/slider-row.tsx';
+import { SwitchRow } from '../../controls/switch-row.tsx';
 import type { NumberPath } from '../../store/strip.ts';
 import { FieldRow } from './field-row.tsx';
 import { SwatchChoice } from './swatch-choice.tsx';
@@ -156,6 +157,12 @@ function CoarseRow({
         ratio
         path={path && [...path, 'coarse']}
         onChange={(coarse, gesture) => set('Coarse grid', { coarse }, gesture)}
+      />
+      <SwitchRow
+        label="Line work and lettering on it too"
+        title="Off: their edges keep the film’s own pixels"
+        on={screen.coarseLines === true}
+        onChange={(coarseLines) => set('Line work on the coarse grid', { coarseLines })}
       />
       <button
         type="button"

@@ -1,4 +1,4 @@
-import { latticeOf } from '../../screen/screen.ts';
+import { latticeOf, type Screen } from '../../screen/screen.ts';
 import { MM_PER_INCH } from '../../raster/frame.ts';
 import { routeInks } from '../../separation/route.ts';
 import type { Check, Checked, Found, Mend } from '../finding.ts';
@@ -20,8 +20,11 @@ export const thinLineWork: Check = {
 
 function thinWork({ scene, recipe, press }: Checked): Found[] {
   const widths = { line: press.leastLine, gap: press.leastLineGap };
-  return recipe.plates.flatMap(({ printed }, plate): Found[] =>
-    !printed
+  /** True where line work is made of pixels that are wide enough all. */
+  const isWide = ({ coarse, coarseLines }: Screen) =>
+    coarse > 0 && coarseLines === true && MM_PER_INCH / coarse >= Math.max(widths.line, widths.gap);
+  return recipe.plates.flatMap(({ printed, screen }, plate): Found[] =>
+    !printed || isWide(screen)
       ? []
       : linesOn(scene, plate).flatMap((original): Found[] => {
           const { lines, gaps, all } = thinLines(scene, plate, original, widths);
