@@ -39,7 +39,8 @@ export { bands, type Region } from './raster/region.ts';
 
 // Colour
 export { luma709 } from './colour/luma.ts';
-export { BLENDS, blendOf, COLOUR_BLEND_NAMES, type Blend, type ColourBlend } from './colour/blend.ts';
+export { MIX_BLENDS, type MixBlend } from './colour/mix-blends.ts';
+export { blendOf, COLOUR_BLEND_NAMES, type Blend, type ColourBlend } from './colour/blend.ts';
 export { difference2000 } from './colour/difference.ts';
 export { linearToSrgb } from './colour/srgb.ts';
 export { type Lab, xyzToLab, labToXyz, xyzToLinear, labToHex, hexToLab } from './colour/lab.ts';

@@ -1,4 +1,4 @@
-import { BLENDS, FILM_FORMATS, routeInks, screenKind } from '@brachytone/core';
+import { FILM_FORMATS, MIX_BLENDS, routeInks, screenKind } from '@brachytone/core';
 import Joi from 'joi';
 import { textLine, textLines } from './text-schema.ts';
 import { VERSION, type JobDocument } from './document.ts';
@@ -161,12 +161,14 @@ const fade = Joi.object({
   by: Joi.valid('gradient', 'tone').required(),
   gradient: gradient.required(),
   screen: partScreenSchema,
+  soft: Joi.boolean(),
   strokes: strokesSchema,
 });
 
 const mix = Joi.object({
   screen: partScreenSchema,
-  blend: Joi.valid(...Object.keys(BLENDS)).required(),
+  blend: Joi.valid(...Object.keys(MIX_BLENDS)).required(),
+  softness: between(LIMITS.soft).optional(),
   strength: percent,
 });
 

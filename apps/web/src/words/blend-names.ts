@@ -1,4 +1,4 @@
-import type { Blend, ColourBlend } from '@brachytone/core';
+import type { Blend, ColourBlend, MixBlend } from '@brachytone/core';
 
 /** Names of the blends of Compositing and Blending Level 1 (W3C), those of tones and those of colours alone. */
 export const BLEND_NAMES: Record<Blend, string> = {
@@ -15,6 +15,9 @@ export const BLEND_NAMES: Record<Blend, string> = {
   difference: 'Difference',
   exclusion: 'Exclusion',
 };
+
+/** The same, with the one of mixes alone. */
+export const MIX_BLEND_NAMES: Record<MixBlend, string> = { ...BLEND_NAMES, 'two-levels': 'Two levels' };
 
 export const COLOUR_BLEND_NAMES: Record<ColourBlend, string> = {
   ...BLEND_NAMES,

@@ -13,7 +13,7 @@ import { toneRows, toTones } from '../tone/tone-rows.ts';
 import { colourDotPixels } from './colour-dots/colour-dot-pixels.ts';
 import type { Layers, PlacedTones, ToneLayer } from './content-kind.ts';
 import { contentKind } from './contents/index.ts';
-import { mixDots } from './mix/mix-dots.ts';
+import { mixDots, softMixDots } from './mix/mix-dots.ts';
 import { mixed } from './mix/mix.ts';
 import { placeOriginal, type PlacedOriginal } from './place-original.ts';
 
@@ -50,7 +50,7 @@ export function originalPixels(
     } else {
       const colours =
         as === 'toned' && original.tone.steps.length > 0 ? toned(placed.tones, placed, part) : undefined;
-      laySmooth(rgba, placed.tones, placed, dotShares(on, part, fine), mask, part, region, colours);
+      laySmooth(rgba, placed.tones, placed, mixer(on, part, fine), mask, part, region, colours);
     }
   }
   return rgba;
@@ -97,14 +97,13 @@ function laySmooth(
   rgba: Uint8ClampedArray,
   { source, toSource }: PlacedTones,
   { original, toBox }: PlacedOriginal,
-  dots: Float64Array | undefined,
+  mixedAt: Mixer | undefined,
   mask: Plane | undefined,
   part: Region,
   region: Region,
   colours?: readonly Plane[],
 ): void {
   const picture = sourcePixels(source);
-  const { mix } = original;
   const inBox = original.container === null;
   const pixel = new Float64Array(4);
   for (let y = part.y, i = 0; y < part.y + part.height; y++) {
@@ -116,13 +115,8 @@ function laySmooth(
       const to = ((y - region.y) * region.width + (x - region.x)) * 4;
       if (colours)
         for (let k = 0; k < 3; k++) pixel[k] = 255 * (1 - colours[k % colours.length].data[i] / SOLID);
-      const share = dots ? dots[i] : 0;
-      for (let k = 0; k < 3; k++) {
-        const smooth = pixel[k] / 255;
-        rgba[to + k] = mix
-          ? 255 * (share * mixed(mix, smooth, true) + (1 - share) * mixed(mix, smooth, false))
-          : pixel[k];
-      }
+      for (let k = 0; k < 3; k++)
+        rgba[to + k] = mixedAt ? 255 * mixedAt(pixel[k] / 255, x - part.x, y - part.y) : pixel[k];
       rgba[to + 3] = mask ? (pixel[3] * mask.data[i]) / SOLID : pixel[3];
     }
   }
@@ -182,10 +176,29 @@ function averaged<P extends Plane | undefined>(plane: P, { width, height }: Regi
   return out;
 }
 
-/** Inked share of every pixel of the dots an original is mixed with. */
-function dotShares(on: PlacedOriginal, part: Region, fine: number): Float64Array | undefined {
+/** A grey (0 dark – 1 light) mixed with the dots in a pixel, which is counted from a part's corner. */
+type Mixer = (grey: number, x: number, y: number) => number;
+
+/** How an original is mixed with dots of its own. */
+function mixer(on: PlacedOriginal, part: Region, fine: number): Mixer | undefined {
   const { mix } = on.original;
-  return mix ? shares(mixDots(mix, on, times(part, fine)), part, fine) : undefined;
+  if (!mix) return undefined;
+  const soft = softMixDots(mix, on, times(part, fine));
+  if (!soft) {
+    const inked = shares(mixDots(mix, on, times(part, fine)), part, fine);
+    return (grey, x, y) => {
+      const share = inked[y * part.width + x];
+      return share * mixed(mix, grey, 0) + (1 - share) * mixed(mix, grey, 1);
+    };
+  }
+  return (grey, x, y) => {
+    let sum = 0;
+    for (let k = 0; k < fine * fine; k++) {
+      const at = (y * fine + Math.floor(k / fine)) * soft.width + x * fine + (k % fine);
+      sum += mixed(mix, grey, 1 - soft.data[at] / SOLID);
+    }
+    return sum / (fine * fine);
+  };
 }
 
 function shares(bits: Bits, { width, height }: Region, fine: number): Float64Array {

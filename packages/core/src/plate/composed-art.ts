@@ -3,8 +3,8 @@ import type { InkSet } from '../ink/ink-set.ts';
 import type { Layers, PlacedTones } from '../original/content-kind.ts';
 import { isMasked, keepMasked, wholeCell } from '../original/mask/mask.ts';
 import { wholeReach, wholeTones } from '../original/mask/whole-tones.ts';
-import { mixDots } from '../original/mix/mix-dots.ts';
-import { mixPlane } from '../original/mix/mix.ts';
+import { mixDots, softMixDots } from '../original/mix/mix-dots.ts';
+import { mixPlane, mixSoftly } from '../original/mix/mix.ts';
 import { hasLine, hasTones, placeOriginal, type PlacedOriginal } from '../original/place-original.ts';
 import { shifted } from '../original/shifted.ts';
 import { isStraight } from '../raster/affine.ts';
@@ -223,7 +223,9 @@ function printedOver(overprint: boolean, over: Plane, under: Plane, x: number, y
 /** Tones mixed with dots of their own, if the original says so. */
 function mixedWithDots(placed: PlacedOriginal, tone: Plane, part: Region): Plane {
   const { mix } = placed.original;
-  return mix ? mixPlane(tone, mixDots(mix, placed, part), mix) : tone;
+  if (!mix) return tone;
+  const soft = softMixDots(mix, placed, part);
+  return soft ? mixSoftly(tone, soft, mix) : mixPlane(tone, mixDots(mix, placed, part), mix);
 }
 
 /** Takes line work away where something more opaque than not is laid over it. */

@@ -5,7 +5,16 @@ import { addBits, bitAt, clearBits, countInk, cropBits } from '../raster/bits.ts
 import { buildPyramid } from '../raster/pyramid.ts';
 import type { Picture } from '../raster/picture.ts';
 import { NO_TONE } from '../tone/tone.ts';
-import { testInk, greyPicture, sceneOf, toneOf, toneStep, WHOLE, tintGradient } from '../testing.ts';
+import {
+  dotScreen,
+  testInk,
+  greyPicture,
+  sceneOf,
+  toneOf,
+  toneStep,
+  WHOLE,
+  tintGradient,
+} from '../testing.ts';
 import { screenerFor, type Screen } from '../screen/screen.ts';
 import { plateArt, plateCoverage } from './plate-art.ts';
 import { plateBits } from './evaluate.ts';
@@ -139,6 +148,33 @@ describe('region = whole', () => {
     [
       'one turned and mirrored',
       holding({ ...first, placement: { x: 8, y: 3, width: 25, turn: 12.5, mirrored: true } }),
+    ],
+    [
+      'one mixed with soft dots of its own',
+      holding({
+        ...first,
+        mix: { screen: dotScreen({ ruling: 20 }), blend: 'overlay', strength: 80, softness: 0.6 },
+      }),
+    ],
+    [
+      'one mixed with very soft ones on two levels',
+      holding({
+        ...first,
+        mix: { screen: dotScreen({ ruling: 9 }), blend: 'two-levels', strength: 100, softness: 3 },
+      }),
+    ],
+    [
+      'one that fades softly',
+      holding(drawn, {
+        ...first,
+        fade: {
+          by: 'gradient',
+          gradient: tintGradient(90, { from: { x: 0, y: 0 }, to: { x: 1, y: 1 } }),
+          screen: dotScreen({ ruling: 12 }),
+          strokes: [],
+          soft: true,
+        },
+      }),
     ],
     ['a turned gradient over a photograph', holding(first, gradient)],
     ['a photograph on a part of it', holding(small)],

@@ -51,9 +51,9 @@ export function SwatchChoice({
           aria-label={choice.name}
           title={choice.title ?? choice.name}
           onClick={() => onPick(choice.value)}
-          className={`rounded-sm border bg-white p-[3px] ${choice.value === value ? 'border-ink outline-1 outline-ink' : 'border-edge hover:border-soft'}`}
+          className={`min-w-0 rounded-sm border bg-white p-[3px] ${choice.value === value ? 'border-ink outline-1 outline-ink' : 'border-edge hover:border-soft'}`}
         >
-          <span className="mx-auto block overflow-hidden" style={{ width: width - (named ? 2 : 0), height }}>
+          <span className="mx-auto block max-w-full overflow-hidden" style={{ width: width - (named ? 2 : 0), height }}>
             <ScreenSwatch
               screen={choice.screen}
               width={width}

@@ -1,6 +1,7 @@
 import { gradientSize, gradientSource } from '../../gradient/gradient-source.ts';
 import type { Frame } from '../../raster/frame.ts';
 import { after, inverse, moved, scaled, type Affine } from '../../raster/affine.ts';
+import type { Plane } from '../../raster/plane.ts';
 import type { Bits } from '../../raster/bits.ts';
 import type { Region } from '../../raster/region.ts';
 import type { Rows } from '../../raster/rows.ts';
@@ -36,16 +37,29 @@ export function fadeGradient(fade: Fade, width: number, ratio: number, toBox: Af
  * @param ratio  height of the original's box over its width
  */
 export const fadeBits = (
-  { screen, strokes }: Fade,
+  fade: Fade,
   placed: (frame: Frame) => PlacedRows,
   ratio: number,
   frame: Frame,
   region: Region,
 ): Bits =>
-  screened(screen, frame, region, (on, part, tone) => {
-    const { rows, map, toBox } = placed(on);
-    readInto(rows, map, part, tone);
-    const boxToPart = after(inverse(toBox), moved(-part.x, -part.y));
-    for (const stroke of strokes) paintStroke(tone, stroke, after(scaled(1, 1 / ratio), boxToPart));
-    return tone;
-  });
+  screened(fade.screen, frame, region, (on, part, tone) => fadeTone(fade, placed(on), ratio, part, tone));
+
+/**
+ * How much a fade leaves in a region of a grid: 65535 = all.
+ *
+ * @param ratio height of the original's box over its width
+ * @param out   bare, of the region's size, to be written to and returned
+ */
+export function fadeTone(
+  { strokes }: Fade,
+  { rows, map, toBox }: PlacedRows,
+  ratio: number,
+  region: Region,
+  out: Plane,
+): Plane {
+  readInto(rows, map, region, out);
+  const boxToPart = after(inverse(toBox), moved(-region.x, -region.y));
+  for (const stroke of strokes) paintStroke(out, stroke, after(scaled(1, 1 / ratio), boxToPart));
+  return out;
+}

@@ -180,6 +180,15 @@ describe('a fade', () => {
     const [original] = with_(halves, { fade: { ...fade, by: 'tone' } }).recipe.originals;
     expect([alpha(original, 100), alpha(original, 600)]).toEqual([255, 0]);
   });
+  it('that is soft leaves a tone as much of itself as the gradient says', () => {
+    // A tone of 80 % under a fade of 40 % prints as a flat 32 %.
+    const scene = with_(sceneOf(tone(80), sheet, { ruling: 30 }), { fade: { ...fade, soft: true } });
+    expect(countInk(film(scene)) / PX ** 2).toBeCloseTo(0.32, 2);
+    const [original] = scene.recipe.originals;
+    const at = { x: 100, y: 300, width: 40, height: 1 };
+    const rgba = originalPixels(original, scene, filmFrame(scene.recipe), at, 1);
+    for (let i = 3; i < rgba.length; i += 4) expect(Math.abs(rgba[i] - 0.4 * 255)).toBeLessThanOrEqual(1);
+  });
   it('takes dots painted in and out', () => {
     const stroke = (x: number, strength: number) => ({
       points: packedPoints([

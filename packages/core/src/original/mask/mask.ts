@@ -12,7 +12,7 @@ import type { PlacedContent, PlacedCut, Placing } from '../content-kind.ts';
 import { contentKind } from '../contents/index.ts';
 import { gridToBox } from '../placed.ts';
 import { containerBits, containerDrawing } from './container.ts';
-import { fadeBits, fadeGradient, type PlacedRows } from './fade.ts';
+import { fadeBits, fadeGradient, fadeTone, type PlacedRows } from './fade.ts';
 import { softShape } from './soft-shape.ts';
 import { wholeDots } from './whole-dots.ts';
 
@@ -48,7 +48,12 @@ export function maskOf(
       const rows = toneRows(tones.source, placing.original.tone);
       return { rows, map: toTones(tones.toSource, tones.source, rows), toBox };
     };
-    keepBits(out, fadeBits(fade, rowsOn, ratio, placing.frame, region));
+    if (fade.soft && placed.tones)
+      keepWhere(
+        out,
+        fadeTone(fade, rowsOn(placing.frame), ratio, region, createPlane(region.width, region.height)),
+      );
+    else keepBits(out, fadeBits(fade, rowsOn, ratio, placing.frame, region));
   }
   return out;
 }

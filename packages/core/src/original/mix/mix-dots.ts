@@ -1,7 +1,10 @@
-import type { Bits } from '../../raster/bits.ts';
-import type { Plane } from '../../raster/plane.ts';
+import { gaussian, gaussianCell, gaussianMargin } from '../../filter/gaussian.ts';
+import { bitAt, type Bits } from '../../raster/bits.ts';
+import { mmToPixels } from '../../raster/frame.ts';
+import { createPlane, SOLID, type Plane } from '../../raster/plane.ts';
 import { readInto } from '../../raster/read-rows.ts';
 import type { Region } from '../../raster/region.ts';
+import { cutRows, rowsOf } from '../../raster/rows.ts';
 import type { Mix } from '../../recipe/mix.ts';
 import { screened } from '../../screen/screened.ts';
 import { toneRows, toTones } from '../../tone/tone-rows.ts';
@@ -18,6 +21,32 @@ export const mixDots = ({ screen }: Mix, placed: PlacedOriginal, region: Region)
       out,
     ),
   );
+
+/** The same with soft edges, as coverage; undefined where the mix has hard ones, in film pixels too. */
+export function softMixDots(mix: Mix, placed: PlacedOriginal, region: Region): Plane | undefined {
+  const sigma = mmToPixels((mix.softness ?? 0) / SIGMAS, placed.frame);
+  const margin = gaussianMargin(sigma);
+  if (margin === 0) return undefined;
+  // A wide blur is made on cells; any region lies on them as the whole does.
+  const cell = gaussianCell(sigma);
+  const x = Math.floor((region.x - margin) / cell) * cell;
+  const y = Math.floor((region.y - margin) / cell) * cell;
+  const around = {
+    x,
+    y,
+    width: region.x + region.width + margin - x,
+    height: region.y + region.height + margin - y,
+  };
+  const dots = mixDots(mix, placed, around);
+  const plane = createPlane(around.width, around.height);
+  for (let j = 0, i = 0; j < around.height; j++) {
+    for (let k = 0; k < around.width; k++, i++) plane.data[i] = bitAt(dots, k, j) ? SOLID : 0;
+  }
+  return cutRows(rowsOf(gaussian(plane, sigma, 0)), { ...region, x: region.x - x, y: region.y - y });
+}
+
+/** Standard deviations of a blur from dark to light across an edge. */
+const SIGMAS = 4;
 
 /** An original's own tones, or those its letters are filled with. */
 function tonesOf({ original, tones, layers }: PlacedOriginal, part: Region, out: Plane): Plane {

@@ -7,8 +7,8 @@ import { ScreenControls } from '../../screen-controls.tsx';
 import { GradientControls } from '../gradient-controls.tsx';
 import { HandTool } from './hand-tool.tsx';
 
-export const fadeWords = ({ by, screen }: Fade): string =>
-  `${by === 'tone' ? 'by its tones' : 'gradient'}, ${screenKind(screen.kind).name.toLowerCase()}`;
+export const fadeWords = ({ by, screen, soft }: Fade): string =>
+  `${by === 'tone' ? 'by its tones' : 'gradient'}, ${soft ? 'soft' : screenKind(screen.kind).name.toLowerCase()}`;
 
 /** The dots an original dissolves into. */
 export function FadeControls() {
@@ -22,9 +22,10 @@ export function FadeControls() {
     );
   const path = useOriginalPath('fade', 'screen');
   if (!fade) return null;
+  const hasTones = content.kind === 'picture' || content.kind === 'gradient';
   return (
     <>
-      {(content.kind === 'picture' || content.kind === 'gradient') && (
+      {hasTones && (
         <Row label="Fades by">
           <Segmented
             label="What the fade is made from"
@@ -47,21 +48,40 @@ export function FadeControls() {
         />
       )}
       <div className="mt-2 mb-1.5 border-t border-edge/70" />
-      <ScreenControls
-        screen={fade.screen}
-        part
-        path={path}
-        set={(label, part, gesture = null) =>
-          change(
-            `${label} of the fade`,
-            (draft) => void Object.assign(present(draft.fade, 'fade').screen, structuredClone(part)),
-            gesture && `fade-${gesture}`,
-          )
-        }
-      />
+      {hasTones && (
+        <Row label="Into">
+          <Segmented
+            label="What it dissolves into"
+            value={fade.soft ? 'soft' : 'dots'}
+            options={[
+              { value: 'dots', label: 'Dots', title: 'There where the fade’s own dots are, with hard edges' },
+              {
+                value: 'soft',
+                label: 'Nothing, softly',
+                title: 'Its tones grow lighter; its plate’s dots show them',
+              },
+            ]}
+            onChange={(into) => set({ soft: into === 'soft' })}
+          />
+        </Row>
+      )}
+      {!(hasTones && fade.soft) && (
+        <ScreenControls
+          screen={fade.screen}
+          part
+          path={path}
+          set={(label, part, gesture = null) =>
+            change(
+              `${label} of the fade`,
+              (draft) => void Object.assign(present(draft.fade, 'fade').screen, structuredClone(part)),
+              gesture && `fade-${gesture}`,
+            )
+          }
+        />
+      )}
       <HandTool
         icon={<Brush size={13} />}
-        label="Dots"
+        label={hasTones && fade.soft ? 'By hand' : 'Dots'}
         ways={[
           { value: 'out', label: 'Paint out' },
           { value: 'in', label: 'Paint in' },
