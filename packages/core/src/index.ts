@@ -85,6 +85,7 @@ export {
 } from './gradient/gradient.ts';
 export { withShape } from './gradient/with-shape.ts';
 export { type MaskPart, type PlateMask } from './recipe/plate-mask.ts';
+export type { PlateRegion } from './recipe/plate-region.ts';
 export { sourcePixels } from './separation/source-pixels.ts';
 
 // Tone: grey, steps, curves

@@ -1,5 +1,6 @@
-import type { PlateMask } from '@brachytone/core';
+import type { PlateMask, PlateRegion } from '@brachytone/core';
 import Joi from 'joi';
+import { curveSchema, strokesSchema } from './field-schema.ts';
 import { LIMITS } from './limits.ts';
 
 const between = ({ least, most }: { least: number; most: number }) =>
@@ -48,20 +49,35 @@ const tone = Joi.object({
   softness: percent,
 });
 
+/** Areas, colours and tones, one after another. */
+const parts = Joi.array()
+  .items(
+    Joi.when('.by', {
+      switch: [
+        { is: 'area', then: area },
+        { is: 'colour', then: colour },
+      ],
+      otherwise: tone,
+    }),
+  )
+  .max(60)
+  .required();
+
+/** Parts of a plate that are heavier or lighter. */
+export const plateRegionsSchema: Joi.ArraySchema<PlateRegion[]> = Joi.array()
+  .items(
+    Joi.object<PlateRegion>({
+      weight: Joi.number().min(-100).max(100).required(),
+      curve: curveSchema,
+      parts,
+      strokes: strokesSchema,
+    }),
+  )
+  .max(24);
+
 /** What of a plate is kept. */
 export const plateMaskSchema: Joi.ObjectSchema<PlateMask> = Joi.object<PlateMask>({
   inverted: Joi.boolean().required(),
   wholeDots: Joi.boolean().required(),
-  parts: Joi.array()
-    .items(
-      Joi.when('.by', {
-        switch: [
-          { is: 'area', then: area },
-          { is: 'colour', then: colour },
-        ],
-        otherwise: tone,
-      }),
-    )
-    .max(60)
-    .required(),
+  parts,
 });

@@ -8,7 +8,7 @@ import { curveSchema, settingKeys, strokesSchema } from './field-schema.ts';
 import { inkSchema, labSchema, stockSchema } from './ink-schema.ts';
 import { routeSchema } from './route-schema.ts';
 import { panelsSchema } from './panels-schema.ts';
-import { plateMaskSchema } from './plate-mask-schema.ts';
+import { plateMaskSchema, plateRegionsSchema } from './plate-mask-schema.ts';
 import { marksSchema } from './marks-schema.ts';
 import { jobPressSchema } from './press-schema.ts';
 import { partScreenSchema, screenSchema } from './screen-schema.ts';
@@ -226,6 +226,7 @@ const plate = Joi.object({
     .required(),
   strokes: strokesSchema,
   mask: plateMaskSchema.optional(),
+  regions: plateRegionsSchema.optional(),
   shift: Joi.object({
     x: between(LIMITS.shift),
     y: between(LIMITS.shift),

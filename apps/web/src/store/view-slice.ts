@@ -14,8 +14,8 @@ export type Zoom = 'fit' | 'print' | 'dots' | number;
 /** How areas of a mask are drawn, and its colours picked. */
 export type MaskTool = 'lasso' | 'polygon' | 'box' | 'sample';
 
-/** What a brush paints: tones, what is cut away, dots of a fade, a plate, the area of a painted ink. */
-export type BrushUse = 'tone' | 'cut' | 'fade' | 'plate' | 'painted';
+/** What a brush paints: tones, what is cut away, dots of a fade, a plate, a region of it, the area of a painted ink. */
+export type BrushUse = 'tone' | 'cut' | 'fade' | 'plate' | 'region' | 'painted';
 
 /** Radius in mm on the sheet, strength −100 (lightens, away) to 100 (darkens, in) and softness in percent. */
 export interface Brush {
@@ -25,9 +25,9 @@ export interface Brush {
 }
 
 /** What the brush paints while a card is open. */
-export function brushUse(step: string | null): BrushUse {
+export function brushUse({ step, region }: Pick<ViewState, 'step' | 'region'>): BrushUse {
   if (step === 'cut' || step === 'fade') return step;
-  if (step?.startsWith('ink:')) return 'plate';
+  if (step?.startsWith('ink:')) return region === null ? 'plate' : 'region';
   return step?.startsWith('painted:') ? 'painted' : 'tone';
 }
 
@@ -51,6 +51,8 @@ export interface ViewState {
   readonly maskMode: 'add' | 'subtract';
   /** Place of the picked part of the open plate's mask, or null. */
   readonly maskPart: number | null;
+  /** Place of the open region among those of the open plate, or null for the plate itself. */
+  readonly region: number | null;
   /** True while the table shows what is solid and what is bare. */
   readonly ends: boolean;
   /** Id of the one plate shown alone, or null. */
@@ -91,6 +93,7 @@ const initialState: ViewState = {
     cut: { radius: 8, strength: -100, softness: 0 },
     fade: { radius: 8, strength: -100, softness: 0 },
     plate: { radius: 10, strength: -100, softness: 0 },
+    region: { radius: 15, strength: 100, softness: 80 },
     // An ink that is painted in begins by painting in.
     painted: { radius: 12, strength: 100, softness: 0 },
   },
@@ -98,6 +101,7 @@ const initialState: ViewState = {
   tool: 'none',
   maskMode: 'add',
   maskPart: null,
+  region: null,
   ends: false,
   plate: null,
   alike: [],
@@ -160,6 +164,14 @@ const slice = createSlice({
       stroke: null,
       tool: 'none',
       maskPart: null,
+      region: null,
+    }),
+    pickRegion: (state, { payload }: PayloadAction<number | null>) => ({
+      ...state,
+      region: payload,
+      tool: 'none',
+      maskPart: null,
+      stroke: null,
     }),
     takeTool: (state, { payload }: PayloadAction<ViewState['tool']>) => ({ ...state, tool: payload }),
     maskModeSet: (state, { payload }: PayloadAction<ViewState['maskMode']>) => ({
@@ -168,7 +180,7 @@ const slice = createSlice({
     }),
     pickMaskPart: (state, { payload }: PayloadAction<number | null>) => ({ ...state, maskPart: payload }),
     brushSet: (state, { payload }: PayloadAction<Partial<Brush>>) => {
-      const use = brushUse(state.step);
+      const use = brushUse(state);
       return { ...state, brushes: { ...state.brushes, [use]: { ...state.brushes[use], ...payload } } };
     },
     pickStroke: (state, { payload }: PayloadAction<number | null>) => ({ ...state, stroke: payload }),
@@ -220,7 +232,12 @@ const slice = createSlice({
     screenMeasured: (state, { payload }: PayloadAction<number | null>) => ({ ...state, screenPpi: payload }),
     lengthsShownIn: (state, { payload }: PayloadAction<LengthsIn>) => ({ ...state, lengthsIn: payload }),
     viewReset: ({ bench, screenPpi, lengthsIn }) => ({ ...initialState, bench, screenPpi, lengthsIn }),
-    viewRestored: (state, { payload }: PayloadAction<KeptView>) => ({ ...state, ...payload }),
+    viewRestored: (state, { payload }: PayloadAction<KeptView>) => ({
+      ...state,
+      ...payload,
+      // Kept by a page that knew fewer of them.
+      brushes: { ...state.brushes, ...payload.brushes },
+    }),
   },
 });
 
@@ -235,6 +252,7 @@ export const {
   pickStroke,
   maskModeSet,
   pickMaskPart,
+  pickRegion,
   showEnds,
   showTable,
   zoomed,

@@ -10,8 +10,12 @@ import { routeKind } from '../separation/routes/index.ts';
 const EDGES_ALONE = newScreen('threshold');
 
 /** True where all that a plate carries is solid or bare: flat bands with hard edges, and solids that stay solid. */
-function isFlat({ originals }: Recipe, { ink, base, edgeSpread, strokes, screen }: PlateRecipe): boolean {
-  if (base !== null || edgeSpread !== 0 || strokes.length > 0 || limitsOf(screen).open) return false;
+function isFlat(
+  { originals }: Recipe,
+  { ink, base, edgeSpread, strokes, regions = [], screen }: PlateRecipe,
+): boolean {
+  if (base !== null || edgeSpread !== 0 || strokes.length + regions.length > 0 || limitsOf(screen).open)
+    return false;
   const own = originals.filter(({ shown, route }) => shown && routeInks(route).includes(ink));
   return (
     own.length > 0 &&

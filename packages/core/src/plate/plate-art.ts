@@ -1,7 +1,6 @@
 import { lay } from '../drawing/paint-drawing.ts';
 import { cacheBytes } from '../base/cache.ts';
 import { bitAt, cropBits, type Bits } from '../raster/bits.ts';
-import { after, moved, scaled } from '../raster/affine.ts';
 import { mmToPixels, type Frame } from '../raster/frame.ts';
 import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
 import { intersect, type Region } from '../raster/region.ts';
@@ -10,10 +9,12 @@ import { paintStroke } from '../tone/paint-stroke.ts';
 import { composedArt, hasLineWork, type PlateArt } from './composed-art.ts';
 import { plainArt, type PlainArt } from './plain-art.ts';
 import { isPlated } from '../recipe/plated.ts';
-import type { PlateRecipe, Recipe } from '../recipe/recipe.ts';
+import type { PlateRecipe, Recipe, Sheet } from '../recipe/recipe.ts';
 import type { Scene } from '../recipe/scene.ts';
 import { spreadArt } from './edge-spread.ts';
 import { keepMask } from './masked.ts';
+import { strokesToGrid } from './strokes-to-grid.ts';
+import { weighRegions } from './weigh-regions.ts';
 import { materialsKey } from './materials-key.ts';
 import { ownTransfer } from './plate-transfer.ts';
 
@@ -49,13 +50,14 @@ export const hasLines = (scene: Pick<Scene, 'recipe'>, plate: number): boolean =
     hasLineWork(scene, one),
   );
 
-/** True when a plate has edges that only the film's own pixels show: spread, masked, painted or knocked out ones. */
+/** True when a plate has edges that only the film's own pixels show: spread, masked, painted, weighed by regions, or knocked out ones. */
 export const isEdged = (recipe: Recipe, plate: number): boolean =>
   [plate, ...concerned(recipe, plate)].some(
     (one) =>
       recipe.plates[one].edgeSpread !== 0 ||
       recipe.plates[one].strokes.length > 0 ||
-      (recipe.plates[one].mask?.parts.length ?? 0) > 0,
+      (recipe.plates[one].mask?.parts.length ?? 0) > 0 ||
+      (recipe.plates[one].regions?.length ?? 0) > 0,
   ) || knockers(recipe, plate).length > 0;
 
 /** Cache key: equal iff plates are made of the same before they are screened. */
@@ -71,7 +73,10 @@ export function artKey(recipe: Recipe, plate: number): string {
     ? [plates.map(({ ink }) => ink), inks, stock.lab, stock.yuleNielsen, overprints]
     : [];
   // A mask by colour or tone may look at any original.
-  const looked = plates.some(({ mask }) => mask?.parts.some(({ by }) => by !== 'area')) ? originals : [];
+  const looks = plates.some(({ mask, regions = [] }) =>
+    [mask, ...regions].some((one) => one?.parts.some(({ by }) => by !== 'area')),
+  );
+  const looked = looks ? originals : [];
   return JSON.stringify([shown, own, others, press, looked, sheet]);
 }
 
@@ -213,9 +218,10 @@ function workedArt(
     art = layBase(art, partHighlights(composedArt(scene, base, frame, region), above, 'highlights'), 0);
   }
   keepMask(art, scene, own, frame, region);
-  paint(art, own, recipe.sheet.width, frame, region);
+  paint(art, own, recipe.sheet, frame, region);
   const { table } = ownTransfer(own);
   if (table) for (let i = 0; i < out.data.length; i++) out.data[i] = table[out.data[i]];
+  weighRegions(out, scene, own, frame, region);
   return art;
 }
 
@@ -253,16 +259,12 @@ const blank = (bits: Bits): Bits => ({ ...bits, data: new Uint8Array(bits.data.l
 function paint(
   { tone, line }: PlateArt,
   { strokes, shift }: PlateRecipe,
-  sheetWidth: number,
+  sheet: Sheet,
   frame: Frame,
   region: Region,
 ): void {
   if (strokes.length === 0) return;
-  const pixels = mmToPixels(1, frame);
-  const map = after(
-    scaled(sheetWidth * pixels),
-    moved((frame.bleed + shift.x) * pixels - region.x, (frame.bleed + shift.y) * pixels - region.y),
-  );
+  const map = strokesToGrid(sheet, shift, frame, region);
   for (const stroke of strokes) {
     paintStroke(tone, stroke, map);
     if (!line) continue;

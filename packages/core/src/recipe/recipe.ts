@@ -1,4 +1,5 @@
 import type { ColourDots } from './colour-dots.ts';
+import type { PlateRegion } from './plate-region.ts';
 import type { PlateMask } from './plate-mask.ts';
 import type { CutOut } from './cut-out.ts';
 import type { Gradient } from '../gradient/gradient.ts';
@@ -137,6 +138,8 @@ export interface PlateRecipe {
   readonly strokes: readonly Stroke[];
   /** Missing where all of it is kept; strokes are painted over it. */
   readonly mask?: PlateMask;
+  /** Parts of it that are made heavier or lighter, after all that; missing where none are. */
+  readonly regions?: readonly PlateRegion[];
   readonly shift: Shift;
 }
 

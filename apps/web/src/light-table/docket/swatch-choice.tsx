@@ -53,7 +53,10 @@ export function SwatchChoice({
           onClick={() => onPick(choice.value)}
           className={`min-w-0 rounded-sm border bg-white p-[3px] ${choice.value === value ? 'border-ink outline-1 outline-ink' : 'border-edge hover:border-soft'}`}
         >
-          <span className="mx-auto block max-w-full overflow-hidden" style={{ width: width - (named ? 2 : 0), height }}>
+          <span
+            className="mx-auto block max-w-full overflow-hidden"
+            style={{ width: width - (named ? 2 : 0), height }}
+          >
             <ScreenSwatch
               screen={choice.screen}
               width={width}

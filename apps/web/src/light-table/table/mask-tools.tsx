@@ -1,4 +1,4 @@
-import { mapPoint, type MaskPart, type PlateMask } from '@brachytone/core';
+import { mapPoint, present, type MaskPart, type PlateMask } from '@brachytone/core';
 import { MOST_CORNERS } from '@brachytone/job';
 import { useEffect, useRef, useState, type PointerEvent } from 'react';
 import { boundsOf } from '../../controls/bounds.ts';
@@ -29,10 +29,11 @@ const TOLERANCE = 14;
 export function MaskTools({ lie, ratio, ink }: { lie: Lie; ratio: number; ink: string }) {
   const dispatch = useAppDispatch();
   const { recipe } = useDocument();
-  const { tool, maskMode, maskPart } = useAppSelector((state) => state.view);
+  const { tool, maskMode, maskPart, region } = useAppSelector((state) => state.view);
   const at = recipe.plates.findIndex((plate) => plate.ink === ink);
   const plate = recipe.plates[at];
-  const mask: PlateMask = plate?.mask ?? NO_MASK;
+  const open = region === null ? undefined : plate?.regions?.[region];
+  const mask: PlateMask = { ...NO_MASK, ...(open ? { parts: open.parts } : plate?.mask) };
   const svg = useRef<SVGSVGElement>(null);
   const [drawn, setDrawn] = useState<readonly Point[]>([]);
   const dragging = useRef(false);
@@ -52,7 +53,13 @@ export function MaskTools({ lie, ratio, ink }: { lie: Lie; ratio: number; ink: s
   if (!plate) return null;
   const scale = lie.scale / ratio;
   const put = (label: string, parts: readonly MaskPart[]) =>
-    dispatch(edit(label, (draft) => void (draft.recipe.plates[at].mask = { ...mask, parts } as never)));
+    dispatch(
+      edit(label, (draft) => {
+        const own = draft.recipe.plates[at];
+        if (open && region !== null) Object.assign(present(own.regions, 'regions')[region], { parts });
+        else own.mask = { ...mask, parts } as never;
+      }),
+    );
   const add = (corners: readonly Point[]) => {
     setDrawn([]);
     const every = Math.ceil(corners.length / MOST_CORNERS);
@@ -77,15 +84,15 @@ export function MaskTools({ lie, ratio, ink }: { lie: Lie; ratio: number; ink: s
     if (where.x < 0 || where.x > 1 || where.y < 0 || where.y > 1) return;
     void inWorker((worker) => worker.colourAt(picture, where)).then((colour) => {
       if (!colour) return;
-      const open = maskPart === null ? undefined : mask.parts[maskPart];
+      const picked = maskPart === null ? undefined : mask.parts[maskPart];
       if (
         maskPart !== null &&
-        open?.by === 'colour' &&
-        open.original === original.id &&
-        open.mode === maskMode
+        picked?.by === 'colour' &&
+        picked.original === original.id &&
+        picked.mode === maskMode
       ) {
-        const colours = [...open.colours, colour].slice(-24);
-        put('Another colour of the mask', mask.parts.with(maskPart, { ...open, colours }));
+        const colours = [...picked.colours, colour].slice(-24);
+        put('Another colour of the mask', mask.parts.with(maskPart, { ...picked, colours }));
         return;
       }
       const part: MaskPart = {

@@ -48,27 +48,30 @@ export function TouchUp(props: Props) {
 function PlateBrush({ lie, ratio, ink }: Props & { ink: string }) {
   const dispatch = useAppDispatch();
   const { recipe } = useDocument();
-  const tool = useAppSelector((state) => state.view.tool);
+  const { tool, region } = useAppSelector((state) => state.view);
   const at = recipe.plates.findIndex((plate) => plate.ink === ink);
   const plate = recipe.plates[at];
   if (!plate || tool !== 'brush') return null;
+  const open = region === null ? undefined : plate.regions?.[region];
+  const { strokes } = open ?? plate;
   const toShares = after(moved(-plate.shift.x, -plate.shift.y), scaled(1 / recipe.sheet.width));
   return (
     <>
-      <Strokes lie={lie} ratio={ratio} toShares={toShares} strokes={plate.strokes} />
+      <Strokes lie={lie} ratio={ratio} toShares={toShares} strokes={strokes} />
       <BrushLayer
         lie={lie}
         ratio={ratio}
         toShares={toShares}
-        strokes={plate.strokes}
+        strokes={strokes}
         onStroke={(stroke, isNew, gesture) =>
           dispatch(
             edit(
-              'Touch-up',
-              (draft) =>
-                void Object.assign(draft.recipe.plates[at], {
-                  strokes: withStroke(plate.strokes, stroke, isNew),
-                }),
+              open ? 'Painted region' : 'Touch-up',
+              (draft) => {
+                const own = draft.recipe.plates[at];
+                const holder = open && region !== null ? present(own.regions, 'regions')[region] : own;
+                Object.assign(holder, { strokes: withStroke(strokes, stroke, isNew) });
+              },
               gesture,
             ),
           )

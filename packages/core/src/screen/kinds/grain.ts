@@ -63,6 +63,7 @@ export const grain = defineScreen({
       length: manner === 'streaked' ? mmToPixels(length, frame) : 0,
       angle: manner === 'streaked' ? angle : 0,
       seed,
+      draft: frame.draft === true,
     });
     return tiled(strengthened(tile, strength / 100, contrast / 100), transfer);
   },

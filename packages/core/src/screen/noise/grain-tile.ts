@@ -12,6 +12,8 @@ export interface Grain {
   /** Direction of streaks, degrees anticlockwise. */
   readonly angle: number;
   readonly seed: number;
+  /** A quarter of the tile will do. */
+  readonly draft: boolean;
 }
 
 /** The tile holds this many grains across, as far as its size allows. */
@@ -24,8 +26,9 @@ const recentTiles = cache<Thresholds>('grain tiles');
 /** Thresholds of seeded noise, band-passed to the size of the grains and drawn out along their direction. */
 export const grainTile = (grain: Grain): Thresholds =>
   recentTiles(JSON.stringify(grain), () => {
+    const most = grain.draft ? MOST_SIDE / 2 : MOST_SIDE;
     const wanted = Math.max(LEAST_SIDE, GRAINS * Math.max(grain.size, grain.length / 4));
-    const side = 2 ** Math.ceil(Math.log2(Math.min(MOST_SIDE, wanted)));
+    const side = 2 ** Math.ceil(Math.log2(Math.min(most, wanted)));
     return tileOf(side, side, orderOf(grainValues(side, grain)));
   });
 
@@ -54,14 +57,18 @@ function streaked(data: Float32Array, side: number, length: number, angle: numbe
     const weight = 1 - Math.abs(t) / (half + 1);
     offsets.push({ dx: Math.floor(t * cos + 0.5), dy: Math.floor(-t * sin + 0.5), weight });
   }
-  for (let y = 0, i = 0; y < side; y++) {
-    for (let x = 0; x < side; x++, i++) {
-      let sum = 0;
-      for (const { dx, dy, weight } of offsets) {
-        sum += data[((y + dy) & mask) * side + ((x + dx) & mask)] * weight;
-      }
-      out[i] = sum;
+  const sums = new Float64Array(side);
+  for (let y = 0; y < side; y++) {
+    sums.fill(0);
+    for (const { dx, dy, weight } of offsets) {
+      // A row's beginning comes from the tile's middle, its end from the tile's beginning.
+      const base = ((y + dy) & mask) * side;
+      const first = dx & mask;
+      const left = side - first;
+      for (let x = 0; x < left; x++) sums[x] += data[base + first + x] * weight;
+      for (let x = left; x < side; x++) sums[x] += data[base + x - left] * weight;
     }
+    out.set(sums, y * side);
   }
   return out;
 }

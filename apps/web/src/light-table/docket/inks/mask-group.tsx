@@ -1,4 +1,4 @@
-import type { MaskPart, PlateMask, PlateRecipe } from '@brachytone/core';
+import type { MaskPart, PlateMask } from '@brachytone/core';
 import { LIMITS } from '@brachytone/job';
 import { Lasso, Pentagon, Pipette, Square, X } from 'lucide-react';
 import type { ReactNode } from 'react';
@@ -42,18 +42,30 @@ const partWords = (part: MaskPart): string => {
   }
 };
 
+export interface MaskWords {
+  readonly label: string;
+  readonly add: string;
+  readonly subtract: string;
+  /** True where it can be inverted, and keep dots whole. */
+  readonly hasEdge: boolean;
+}
+
+const MASK_WORDS: MaskWords = { label: 'Mask', add: 'Keeps', subtract: 'Takes away', hasEdge: true };
+
 /** What of a plate is kept: areas, colours and tones, added and taken away. */
 export function MaskGroup({
-  plate,
+  mask = NO_MASK,
+  words = MASK_WORDS,
   set,
 }: {
-  plate: PlateRecipe;
+  mask: PlateMask | undefined;
+  /** What its parts do. */
+  words?: MaskWords;
   set: (label: string, mask: PlateMask | undefined, gesture?: string | null) => void;
 }) {
   const dispatch = useAppDispatch();
   const { tool, maskMode, maskPart } = useAppSelector((state) => state.view);
   const original = useOriginal();
-  const { mask = NO_MASK } = plate;
   const { parts } = mask;
   const change = (label: string, part: Partial<PlateMask>, gesture: string | null = null) =>
     set(label, { ...mask, ...part }, gesture);
@@ -65,7 +77,7 @@ export function MaskGroup({
     );
   return (
     <div className="mt-1.5 border-t border-edge/70 pt-1.5">
-      <Row label="Mask">
+      <Row label={words.label}>
         {TOOLS.map((one) => (
           <button
             key={one.tool}
@@ -111,8 +123,8 @@ export function MaskGroup({
           wide
           value={maskMode}
           options={[
-            { value: 'add', label: 'Keeps' },
-            { value: 'subtract', label: 'Takes away' },
+            { value: 'add', label: words.add },
+            { value: 'subtract', label: words.subtract },
           ]}
           onChange={(mode) => dispatch(maskModeSet(mode))}
         />
@@ -129,7 +141,7 @@ export function MaskGroup({
                     className="flex h-full grow items-center gap-2 px-1 text-left hover:bg-white aria-pressed:bg-white aria-pressed:font-semibold"
                     onClick={() => dispatch(pickMaskPart(i === maskPart ? null : i))}
                   >
-                    <span>{part.mode === 'add' ? 'Keeps' : 'Takes away'}</span>
+                    <span>{words[part.mode]}</span>
                     <span className="figures ml-auto text-soft">{partWords(part)}</span>
                   </button>
                   <button
@@ -156,21 +168,25 @@ export function MaskGroup({
               </li>
             ))}
           </ul>
-          <SwitchRow
-            label="Inverted"
-            title="Keeps what it took away"
-            on={mask.inverted}
-            onChange={(inverted) => change('Mask inverted', { inverted })}
-          />
-          <SwitchRow
-            label="Whole dots at its edge"
-            title="Dots whose middle is kept are there whole, others not at all: no slivers"
-            on={mask.wholeDots}
-            onChange={(wholeDots) => change('Whole dots at the mask', { wholeDots })}
-          />
-          <div className="text-right">
-            <ResetButton label="Remove the mask" onClick={() => set('Remove the mask', undefined)} />
-          </div>
+          {words.hasEdge && (
+            <>
+              <SwitchRow
+                label="Inverted"
+                title="Keeps what it took away"
+                on={mask.inverted}
+                onChange={(inverted) => change('Mask inverted', { inverted })}
+              />
+              <SwitchRow
+                label="Whole dots at its edge"
+                title="Dots whose middle is kept are there whole, others not at all: no slivers"
+                on={mask.wholeDots}
+                onChange={(wholeDots) => change('Whole dots at the mask', { wholeDots })}
+              />
+              <div className="text-right">
+                <ResetButton label="Remove the mask" onClick={() => set('Remove the mask', undefined)} />
+              </div>
+            </>
+          )}
         </>
       )}
     </div>

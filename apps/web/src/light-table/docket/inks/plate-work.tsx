@@ -6,7 +6,7 @@ import { DEGREES, PERCENT } from '../../../words/quantity.ts';
 import { SliderRow } from '../../../controls/slider-row.tsx';
 import { SwitchRow } from '../../../controls/switch-row.tsx';
 import { edit } from '../../../store/job-slice.ts';
-import { useAppDispatch } from '../../../store/store.ts';
+import { useAppDispatch, useAppSelector } from '../../../store/store.ts';
 import { showPlate } from '../../../store/view-slice.ts';
 import { useDocument } from '../../../store/use-job.ts';
 import { useLengthUnits } from '../../../store/use-length-unit.ts';
@@ -15,6 +15,7 @@ import { inkOnStock } from '../../ink-colour.ts';
 import { ResetButton } from '../group.tsx';
 import { HandTool } from '../original/parts/hand-tool.tsx';
 import { MaskGroup } from './mask-group.tsx';
+import { RegionGroup } from './region-group.tsx';
 import { CurveChart } from '../tone/curve-chart.tsx';
 
 /** What is done to an ink's plate by itself. */
@@ -23,6 +24,7 @@ export function PlateWork({ ink }: { ink: Ink }) {
   const editRecipe = useEditRecipe();
   const { recipe } = useDocument();
   const { mm } = useLengthUnits();
+  const region = useAppSelector((state) => state.view.region);
   const at = recipe.plates.findIndex((plate) => plate.ink === ink.id);
   const plate = recipe.plates[at];
   const straight = JSON.stringify(plate.curve) === JSON.stringify(STRAIGHT);
@@ -149,37 +151,57 @@ export function PlateWork({ ink }: { ink: Ink }) {
           onChange={(points, gesture) => set('Curve', { curve: points }, gesture)}
         />
       )}
-      <MaskGroup
+      <RegionGroup
         plate={plate}
-        set={(label, mask, gesture = null) =>
+        ink={ink}
+        set={(label, regions, gesture = null) =>
           dispatch(
             edit(
               `${label} of ${ink.name}`,
               (draft) => {
-                if (mask) draft.recipe.plates[at].mask = structuredClone(mask) as never;
-                else delete draft.recipe.plates[at].mask;
+                if (regions.length > 0) draft.recipe.plates[at].regions = structuredClone(regions) as never;
+                else delete draft.recipe.plates[at].regions;
               },
               gesture,
             ),
           )
         }
       />
-      <HandTool
-        onPaint={(begins) => dispatch(showPlate(begins ? plate.id : null))}
-        icon={<Paintbrush size={13} />}
-        label="Touch-up"
-        ways={[
-          { value: 'out', label: 'Paints away' },
-          { value: 'in', label: 'Paints in' },
-        ]}
-        words={({ strength }) => (strength > 0 ? 'in' : 'away')}
-        strokes={plate.strokes}
-        onRemove={(i) => set('Touch-up', { strokes: plate.strokes.toSpliced(i, 1) })}
-      />
-      {plate.strokes.length > 1 && (
-        <div className="text-right">
-          <ResetButton label="All strokes away" onClick={() => set('Touch-up', { strokes: [] })} />
-        </div>
+      {region === null && (
+        <>
+          <MaskGroup
+            mask={plate.mask}
+            set={(label, mask, gesture = null) =>
+              dispatch(
+                edit(
+                  `${label} of ${ink.name}`,
+                  (draft) => {
+                    if (mask) draft.recipe.plates[at].mask = structuredClone(mask) as never;
+                    else delete draft.recipe.plates[at].mask;
+                  },
+                  gesture,
+                ),
+              )
+            }
+          />
+          <HandTool
+            onPaint={(begins) => dispatch(showPlate(begins ? plate.id : null))}
+            icon={<Paintbrush size={13} />}
+            label="Touch-up"
+            ways={[
+              { value: 'out', label: 'Paints away' },
+              { value: 'in', label: 'Paints in' },
+            ]}
+            words={({ strength }) => (strength > 0 ? 'in' : 'away')}
+            strokes={plate.strokes}
+            onRemove={(i) => set('Touch-up', { strokes: plate.strokes.toSpliced(i, 1) })}
+          />
+          {plate.strokes.length > 1 && (
+            <div className="text-right">
+              <ResetButton label="All strokes away" onClick={() => set('Touch-up', { strokes: [] })} />
+            </div>
+          )}
+        </>
       )}
     </div>
   );
