@@ -1,4 +1,5 @@
 import { likelyScene, SCENES } from './scenes.ts';
+import { seenPart } from './warp.ts';
 
 const A3 = { width: 297, height: 420 };
 
@@ -31,5 +32,26 @@ describe('products', () => {
     expect(likelyScene({ width: 260, height: 290 }, true)).toBe('tote');
     expect(likelyScene(A3, true)).toBe('shirt');
     expect(likelyScene({ width: 1200, height: 800 }, true)).toBe('flag');
+  });
+});
+
+describe('the part of a print that is seen', () => {
+  const flat = (zoom: number, left: number, top: number) => (u: number, v: number) => ({
+    x: (u * 100 - left) * zoom,
+    y: (v * 100 - top) * zoom,
+  });
+  const table = { width: 200, height: 100 };
+  it('is all of it where all of it is', () => {
+    expect(seenPart(flat(0.5, 0, 0), table)).toEqual({ x: 0, y: 0, width: 1, height: 1 });
+  });
+  it('holds everything that can be seen, and little more', () => {
+    // Twenty by ten of a hundred, from (30, 50).
+    const { x, y, width, height } = seenPart(flat(10, 30, 50), table);
+    expect(x).toBeLessThanOrEqual(0.3);
+    expect(y).toBeLessThanOrEqual(0.5);
+    expect(x + width).toBeGreaterThanOrEqual(0.5);
+    expect(y + height).toBeGreaterThanOrEqual(0.6);
+    expect(width).toBeLessThan(0.27);
+    expect(height).toBeLessThan(0.17);
   });
 });

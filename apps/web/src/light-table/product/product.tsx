@@ -1,6 +1,7 @@
 import { filmFrame, labToHex, mmToPixels, present } from '@brachytone/core';
-import { useEffect, useMemo, useRef } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { plainName } from '@brachytone/job';
+import { boundsOf } from '../../controls/bounds.ts';
 import { Button } from '../../controls/button.tsx';
 import { Segmented } from '../../controls/segmented.tsx';
 import type { ViewRequest } from '../../engine/drafts.ts';
@@ -9,18 +10,61 @@ import { usePictures } from '../../engine/use-pictures.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { scenePicked } from '../../store/view-slice.ts';
 import { useDocument } from '../../store/use-job.ts';
+import { usePointers } from '../table/use-pointers.ts';
 import { useSize } from '../table/use-size.ts';
 import { whatToDraw } from '../table/what.ts';
 import { sheetWords } from '../../words/words.ts';
 import { likelyScene, SCENES } from './scenes.ts';
-import { drawWarped } from './warp.ts';
+import { drawWarped, seenPart, type Part } from './warp.ts';
 
 /** What products stand on. */
 const GROUND = '#a9a8a4';
 /** Pixels of the proof for one of the screen where it lies flat. */
 const FINE = 1.5;
 
-/** The proof on what it is printed on, true to scale. */
+/** Most pixels across of the part of the proof that is seen. */
+const MOST = 6000;
+/** Times the whole scene. */
+const FARTHEST_IN = 16;
+
+interface Point {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** How near a scene is looked at: times the whole, and what of it is in the middle, in shares of its size. */
+interface Near extends Point {
+  readonly zoom: number;
+}
+const WHOLE: Near = { zoom: 1, x: 0.5, y: 0.5 };
+
+const samePart = (a: Part, b: Part): boolean =>
+  a.x === b.x && a.y === b.y && a.width === b.width && a.height === b.height;
+
+/** A canvas for a part of a print, with what is known of it already. */
+function begun(
+  width: number,
+  height: number,
+  part: Part,
+  last: { canvas: HTMLCanvasElement; part: Part } | undefined,
+): HTMLCanvasElement {
+  const made = Object.assign(window.document.createElement('canvas'), { width, height });
+  if (!last) return made;
+  const across = width / part.width;
+  const down = height / part.height;
+  made
+    .getContext('2d')
+    ?.drawImage(
+      last.canvas,
+      (last.part.x - part.x) * across,
+      (last.part.y - part.y) * down,
+      last.part.width * across,
+      last.part.height * down,
+    );
+  return made;
+}
+
+/** The proof on what it is printed on, true to scale; a wheel, a drag and two fingers come nearer. */
 export function Product() {
   const { recipe, ...rest } = useDocument();
   const { look } = useAppSelector((state) => state.view);
@@ -39,20 +83,28 @@ export function Product() {
   const frame = useMemo(() => filmFrame(recipe), [recipe]);
   const { arrival, version } = usePictures(recipe);
   const extent = scene.extent(sheet);
-  const scale = Math.min(size.width / extent.width, size.height / extent.height);
-  const columns = Math.max(8, Math.min(frame.width, Math.round(sheet.width * scale * FINE)));
-  const rows = Math.max(8, Math.round((columns * sheet.height) / sheet.width));
-  const print = useMemo(() => {
-    const made = window.document.createElement('canvas');
-    made.width = columns;
-    made.height = rows;
-    return made;
-  }, [columns, rows]);
+  const fit = Math.min(size.width / extent.width, size.height / extent.height);
+  const [near, setNear] = useState<Near>(WHOLE);
+  const scale = fit * near.zoom;
+  const [left, top] = [
+    size.width / 2 - near.x * extent.width * scale,
+    size.height / 2 - near.y * extent.height * scale,
+  ];
+  const place = useMemo(() => scene.place(sheet), [scene, sheet]);
+  const seen = seenPart((u, v) => {
+    const { x, y } = place(u, v);
+    return { x: left + x * scale, y: top + y * scale };
+  }, size);
+  const columns = Math.max(
+    8,
+    Math.min(MOST, frame.width * seen.width, Math.round(sheet.width * seen.width * scale * FINE)),
+  );
+  const rows = Math.max(8, Math.round((columns * sheet.height * seen.height) / (sheet.width * seen.width)));
+  /** What was drawn last, and the part of the print it is. */
+  const shown = useRef<{ canvas: HTMLCanvasElement; part: Part } | undefined>(undefined);
   const paint = () => {
     const context = canvas.current?.getContext('2d');
     if (!context || scale === 0) return;
-    const left = (size.width - extent.width * scale) / 2;
-    const top = (size.height - extent.height * scale) / 2;
     context.setTransform(1, 0, 0, 1, 0, 0);
     context.clearRect(0, 0, size.width, size.height);
     const onSheet = () => context.setTransform(scale, 0, 0, scale, left, top);
@@ -61,12 +113,13 @@ export function Product() {
     context.save();
     const shape = scene.shape?.(sheet);
     if (shape) context.clip(shape);
-    const place = scene.place(sheet);
     context.setTransform(1, 0, 0, 1, 0, 0);
-    drawWarped(context, print, (u, v) => {
-      const { x, y } = place(u, v);
-      return { x: left + x * scale, y: top + y * scale };
-    });
+    const { canvas: print, part = seen } = shown.current ?? {};
+    if (print)
+      drawWarped(context, print, (u, v) => {
+        const { x, y } = place(part.x + u * part.width, part.y + v * part.height);
+        return { x: left + x * scale, y: top + y * scale };
+      });
     context.restore();
     onSheet();
     scene.over?.(context, sheet);
@@ -77,16 +130,17 @@ export function Product() {
     later.current = requestAnimationFrame(paint);
   };
   const bleed = mmToPixels(sheet.bleed, frame);
+  const [wide, high] = [frame.width - 2 * bleed, frame.height - 2 * bleed];
   const drawing: ViewRequest | undefined =
     scale > 0 && (arrival === 'some' || arrival === 'whole')
       ? {
           recipe,
           frame,
           view: {
-            x: bleed,
-            y: bleed,
-            width: frame.width - 2 * bleed,
-            height: frame.height - 2 * bleed,
+            x: bleed + seen.x * wide,
+            y: bleed + seen.y * high,
+            width: seen.width * wide,
+            height: seen.height * high,
             columns,
             rows,
           },
@@ -95,15 +149,15 @@ export function Product() {
       : undefined;
   /** The scene as it is seen, on the ground it stands on. */
   const save = () => {
-    const seen = canvas.current;
-    if (!seen) return;
+    const whole = canvas.current;
+    if (!whole) return;
     const out = window.document.createElement('canvas');
-    [out.width, out.height] = [seen.width, seen.height];
+    [out.width, out.height] = [whole.width, whole.height];
     const context = out.getContext('2d');
     if (!context) return;
     context.fillStyle = GROUND;
     context.fillRect(0, 0, out.width, out.height);
-    context.drawImage(seen, 0, 0);
+    context.drawImage(whole, 0, 0);
     out.toBlob((blob) => {
       if (!blob) return;
       const href = URL.createObjectURL(blob);
@@ -112,18 +166,63 @@ export function Product() {
       URL.revokeObjectURL(href);
     }, 'image/png');
   };
-  const { sharpness } = useDrawing(drawing, version, arrival === 'whole', (rgba, wide, firstRow) => {
-    print.getContext('2d')?.putImageData(new ImageData(rgba, wide), 0, firstRow);
+  const { sharpness } = useDrawing(drawing, version, arrival === 'whole', (rgba, across, firstRow) => {
+    const last = shown.current;
+    if (!last || last.canvas.width !== columns || last.canvas.height !== rows || !samePart(last.part, seen))
+      shown.current = { canvas: begun(columns, rows, seen, last), part: seen };
+    shown.current?.canvas.getContext('2d')?.putImageData(new ImageData(rgba, across), 0, firstRow);
     soon();
   });
   useEffect(soon);
+  const nearer = (from: Near, around: Point, factor: number, by: Point = { x: 0, y: 0 }): Near => {
+    const zoom = Math.min(FARTHEST_IN, Math.max(1, from.zoom * factor));
+    if (zoom === 1) return WHOLE;
+    const bounds = boundsOf(box);
+    // What lies under the pointer stays there.
+    const over = (before: number, at: number, half: number, length: number) =>
+      ((at - half) * (1 / (fit * before) - 1 / (fit * zoom))) / length;
+    const x = (around.x - bounds.left) * size.ratio;
+    const y = (around.y - bounds.top) * size.ratio;
+    const share = (at: number) => Math.min(1, Math.max(0, at));
+    return {
+      zoom,
+      x: share(
+        from.x +
+          over(from.zoom, x, size.width / 2, extent.width) -
+          (by.x * size.ratio) / (extent.width * fit * zoom),
+      ),
+      y: share(
+        from.y +
+          over(from.zoom, y, size.height / 2, extent.height) -
+          (by.y * size.ratio) / (extent.height * fit * zoom),
+      ),
+    };
+  };
+  const pointers = usePointers({
+    begin: () => near,
+    drag: (from, by) => setNear(nearer(from, { x: 0, y: 0 }, 1, by)),
+    pinch: (from, around, factor, by) => setNear(nearer(from, around, factor, by)),
+  });
   return (
     <div
       ref={box}
-      className="absolute inset-0 z-[2]"
+      className="absolute inset-0 z-[2] cursor-default touch-none active:cursor-grabbing"
       style={{ background: GROUND }}
-      onPointerDown={(event) => event.stopPropagation()}
-      onWheel={(event) => event.stopPropagation()}
+      {...pointers}
+      onPointerDown={(event) => {
+        event.stopPropagation();
+        if (event.target === canvas.current) pointers.onPointerDown(event);
+      }}
+      onWheel={(event) => {
+        event.stopPropagation();
+        setNear(
+          nearer(
+            near,
+            { x: event.clientX, y: event.clientY },
+            Math.exp(-event.deltaY * (event.ctrlKey ? 0.01 : 0.0016)),
+          ),
+        );
+      }}
     >
       <canvas
         ref={canvas}
@@ -142,6 +241,9 @@ export function Product() {
           options={SCENES.map(({ id, name }) => ({ value: id, label: name }))}
           onChange={setPicked}
         />
+        <Button className="!h-7" aria-pressed={near.zoom === 1} onClick={() => setNear(WHOLE)}>
+          Fit
+        </Button>
         <Button className="!h-7" disabled={sharpness !== 'exact'} onClick={save}>
           Save picture
         </Button>

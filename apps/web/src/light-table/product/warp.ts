@@ -27,6 +27,44 @@ export function drawWarped(
   }
 }
 
+/** A part of a print, in shares of its width and height. */
+export interface Part {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Places along a print at which it is asked whether they can be seen. */
+const LOOKS = 64;
+
+/**
+ * The part of a print that comes to lie in a picture, in shares of its width and height, a little more on every side; all of it where none
+ * does.
+ */
+export function seenPart(
+  warp: Warp,
+  { width, height }: { readonly width: number; readonly height: number },
+): Part {
+  let [left, top, right, foot] = [1, 1, 0, 0];
+  for (let j = 0; j <= LOOKS; j++) {
+    for (let i = 0; i <= LOOKS; i++) {
+      const [u, v] = [i / LOOKS, j / LOOKS];
+      const { x, y } = warp(u, v);
+      if (x < 0 || y < 0 || x > width || y > height) continue;
+      [left, right] = [Math.min(left, u), Math.max(right, u)];
+      [top, foot] = [Math.min(top, v), Math.max(foot, v)];
+    }
+  }
+  // Nothing of what lies between two looks is left out.
+  const more = 1 / LOOKS;
+  [left, top] = [Math.max(0, left - more), Math.max(0, top - more)];
+  [right, foot] = [Math.min(1, right + more), Math.min(1, foot + more)];
+  return right > left && foot > top
+    ? { x: left, y: top, width: right - left, height: foot - top }
+    : { x: 0, y: 0, width: 1, height: 1 };
+}
+
 interface Corner {
   readonly from: { readonly x: number; readonly y: number };
   readonly to: { readonly x: number; readonly y: number };

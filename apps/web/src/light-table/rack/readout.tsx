@@ -72,7 +72,11 @@ export function Readout() {
   const limit = Math.min(...recipe.originals.map(({ route }) => inkLimit(route) ?? Infinity));
   const asked = read?.colours.asked;
   return (
-    <div role="group" className="figures flex items-start gap-4 text-rack-text" aria-label="Readout">
+    <div
+      role="group"
+      className={`figures flex items-start gap-4 text-rack-text ${few ? '' : 'max-[1180px]:flex-col max-[1180px]:gap-1'}`}
+      aria-label="Readout"
+    >
       <div className={few ? 'flex gap-5' : 'grid grid-cols-4 gap-x-2.5'}>
         {recipe.plates.map((plate, i) => {
           const ink = inkOf(recipe.inks, plate.ink);
@@ -103,7 +107,14 @@ export function Readout() {
           );
         })}
       </div>
-      <div className={few ? 'flex gap-5' : 'w-[118px]'}>
+      {/* Beside several cards a small window has no room for more. */}
+      {!few && (
+        <div className="hidden gap-3 whitespace-nowrap text-rack-soft max-[1180px]:flex">
+          <span>Lab {read ? labWords(read.colours.printed) : '—'}</span>
+          <span>all {total === undefined ? '—' : percent(total)}</span>
+        </div>
+      )}
+      <div className={few ? 'flex gap-5' : 'w-[118px] max-[1180px]:hidden'}>
         <Entry name="at" wide>
           {place}
         </Entry>
@@ -120,7 +131,7 @@ export function Readout() {
           </Entry>
         )}
       </div>
-      <div className="w-[96px]">
+      <div className={`w-[96px] ${few ? '' : 'max-[1180px]:hidden'}`}>
         <div className="text-rack-soft">prints as Lab</div>
         <div className="whitespace-nowrap">{read ? labWords(read.colours.printed) : '—'}</div>
         <div

@@ -9,7 +9,7 @@ import { triedMend } from '../../store/check-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDocument } from '../../store/use-job.ts';
 import { useOriginal } from '../../store/use-original.ts';
-import { loupePowered, zoomed } from '../../store/view-slice.ts';
+import { loupeHeld, loupePowered, zoomed } from '../../store/view-slice.ts';
 import { Loupe } from '../loupe/loupe.tsx';
 import { pointAt } from '../rack/pointer.ts';
 import { CropHandles } from './crop-handles.tsx';
@@ -31,6 +31,7 @@ import { Beside } from '../pulls/beside.tsx';
 import { Wipe } from '../pulls/wipe.tsx';
 import { TouchUp } from './touch-up.tsx';
 import { TryLayer } from './try-layer.tsx';
+import { usePointers } from './use-pointers.ts';
 import { useSize } from './use-size.ts';
 import { TableBars } from './table-bars.tsx';
 import { whatToDraw } from './what.ts';
@@ -92,33 +93,35 @@ export function Table() {
   const { canvas, receive } = useKeptPicture(size, visible, mirrored);
   const { sharpness, failure, retry } = useDrawing(drawing, version, arrival === 'whole', receive);
 
-  const press = useRef<{ x: number; y: number; lie: typeof lie } | undefined>(undefined);
-  const onPointerDown = (event: PointerEvent) => {
-    if (event.button > 1) return;
-    event.currentTarget.setPointerCapture(event.pointerId);
-    press.current = { x: event.clientX, y: event.clientY, lie };
-  };
-  const onPointerMove = (event: PointerEvent) => {
+  const onTable = ({ x, y }: { x: number; y: number }) => {
     const bounds = boundsOf(box);
-    const x = (event.clientX - bounds.left) * size.ratio;
-    const y = (event.clientY - bounds.top) * size.ratio;
+    return { x: (x - bounds.left) * size.ratio, y: (y - bounds.top) * size.ratio };
+  };
+  const pixels = ({ x, y }: { x: number; y: number }) => ({ x: x * size.ratio, y: y * size.ratio });
+  const pointers = usePointers({
+    begin: () => lie,
+    drag: (from, by) =>
+      dispatch(
+        zoomed({
+          zoom: view.zoom === 'fit' ? lie.scale / size.ratio : view.zoom,
+          centre: dragged(from, pixels(by), size, size.ratio),
+        }),
+      ),
+    pinch: (from, around, factor, by) => {
+      const to = zoomAround(from, frame, onTable(around), factor, size, size.ratio);
+      const scale = to.zoom * size.ratio;
+      const on = pixels(by);
+      dispatch(zoomed({ ...to, centre: { x: to.centre.x - on.x / scale, y: to.centre.y - on.y / scale } }));
+    },
+    hold: (held) => dispatch(loupeHeld(held)),
+  });
+  const point = (event: PointerEvent) => {
+    const { x, y } = onTable({ x: event.clientX, y: event.clientY });
     const across = (x - lie.left) / lie.scale;
     pointAt({
       mm: { x: mirrored ? recipe.sheet.width - across : across, y: (y - lie.top) / lie.scale },
       table: { x: x / size.ratio, y: y / size.ratio },
     });
-    if (!press.current) return;
-    const by = {
-      x: (event.clientX - press.current.x) * size.ratio,
-      y: (event.clientY - press.current.y) * size.ratio,
-    };
-    if (Math.hypot(by.x, by.y) < 3) return;
-    dispatch(
-      zoomed({
-        zoom: view.zoom === 'fit' ? lie.scale / size.ratio : view.zoom,
-        centre: dragged(press.current.lie, by, size, size.ratio),
-      }),
-    );
   };
   const onWheel = useEffectEvent((event: WheelEvent) => {
     event.preventDefault();
@@ -126,11 +129,7 @@ export function Table() {
       dispatch(loupePowered(event.deltaY < 0 ? 1 : -1));
       return;
     }
-    const bounds = boundsOf(box);
-    const point = {
-      x: (event.clientX - bounds.left) * size.ratio,
-      y: (event.clientY - bounds.top) * size.ratio,
-    };
+    const point = onTable({ x: event.clientX, y: event.clientY });
     const factor = Math.exp(-event.deltaY * (event.ctrlKey ? 0.01 : 0.0016));
     dispatch(zoomed(zoomAround(lie, frame, point, factor, size, size.ratio)));
   });
@@ -148,10 +147,16 @@ export function Table() {
       aria-label="Light table"
       className="relative grow cursor-default touch-none overflow-hidden active:cursor-grabbing"
       style={{ background: benchColour(view.bench) }}
-      onPointerDown={onPointerDown}
-      onPointerMove={onPointerMove}
-      onPointerUp={() => (press.current = undefined)}
-      onPointerCancel={() => (press.current = undefined)}
+      {...pointers}
+      onPointerDown={(event) => {
+        // A finger points where it comes down; it need not move.
+        point(event);
+        pointers.onPointerDown(event);
+      }}
+      onPointerMove={(event) => {
+        point(event);
+        pointers.onPointerMove(event);
+      }}
       onPointerLeave={() => pointAt(undefined)}
     >
       <div
