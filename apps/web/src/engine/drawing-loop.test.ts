@@ -88,6 +88,27 @@ it('drops work for an older view, but shows a draft of it when a slider is dragg
   expect(received.at(-1)).toMatchObject([50, expect.any(Number), 'exact']);
 });
 
+it('what has no draft is seen while a hand moves on, and is exact only when it is the latest', async () => {
+  const { loop, asked, received, told } = started({ held: true });
+  const original = (ruling: number): ViewRequest => ({ ...viewOf(ruling), what: { kind: 'original' } });
+  loop.show(original(30), true);
+  await until(() => asked.length > 0);
+  loop.show(original(40), true);
+  loop.show(original(50), true);
+  for (let turn = 0; turn < 100 && !received.some(([ruling]) => ruling === 30); turn++) {
+    asked.splice(0).forEach(({ answer }) => answer());
+    await rest(2);
+  }
+  expect(new Set(received.map(([ruling]) => ruling))).toEqual(new Set([30]));
+  expect(told.at(-1)?.sharpness).not.toBe('exact');
+  for (let turn = 0; turn < 100 && told.at(-1)?.sharpness !== 'exact'; turn++) {
+    asked.splice(0).forEach(({ answer }) => answer());
+    await rest(2);
+  }
+  // Those between are left out.
+  expect(new Set(received.map(([ruling]) => ruling))).toEqual(new Set([30, 50]));
+});
+
 it('with small pictures alone it stays a draft', async () => {
   const { loop, received, told } = started();
   loop.show(viewOf(30), false);

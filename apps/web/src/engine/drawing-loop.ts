@@ -75,6 +75,8 @@ interface Turn {
 export class DrawingLoop {
   private turn: Turn | undefined;
   private drafting: Promise<void> | undefined;
+  /** An exact drawing that is brought to its end even when a newer view is asked for. */
+  private ending: Promise<void> | undefined;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private state = NOTHING_DRAWN;
 
@@ -174,10 +176,23 @@ export class DrawingLoop {
   private async finish(turn: Turn): Promise<void> {
     await this.drafting;
     const current = () => this.turn === turn;
+    // What has no draft is drawn to its end before a newer one of the same view, or nothing would be seen while a hand moves.
+    const ends = draftOf(turn.request) === undefined && !hasSequential(turn.request);
+    if (ends) await this.ending;
     if (!current() || this.state.failure) return;
+    const wanted = ends
+      ? () => this.turn !== undefined && sameView(this.turn.request, turn.request)
+      : current;
     try {
-      const inked = await this.drawExact(turn.request, current);
-      if (!inked) return;
+      const drawing = this.drawExact(turn.request, wanted);
+      if (ends) {
+        this.ending = drawing.then(
+          () => undefined,
+          () => undefined,
+        );
+      }
+      const inked = await drawing;
+      if (!inked || !current()) return;
       this.tell({ sharpness: turn.whole ? 'exact' : 'draft', inked });
       if (turn.whole && !this.patience.patient) this.engine.idle(turn.request, current);
     } catch (error) {

@@ -5,6 +5,7 @@ import type { Frame } from '../raster/frame.ts';
 import type { Plane } from '../raster/plane.ts';
 import type { Region } from '../raster/region.ts';
 import type { Rows } from '../raster/rows.ts';
+import type { Stroke } from '../base/field.ts';
 import type { CutOut } from '../recipe/cut-out.ts';
 import type { OriginalRecipe } from '../recipe/recipe.ts';
 import type { Materials } from '../recipe/scene.ts';
@@ -45,6 +46,9 @@ export interface PlacedCut {
   readonly toRows: Affine;
   /** False when its edge is hard: what is half there is there. */
   readonly soft: boolean;
+  /** What was painted in and away after that, and the way from the strokes' shares to the rows' pixels. */
+  readonly strokes: readonly Stroke[];
+  readonly strokesToRows: Affine;
 }
 
 /** A content laid on a grid; what hides parts of it is left aside. */

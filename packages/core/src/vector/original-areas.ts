@@ -3,6 +3,8 @@ import { containerDrawing, containerOutlines } from '../original/mask/container.
 import { mapContour } from '../path/contour.ts';
 import { after, inverse, mapPoint, scaled, type Affine } from '../raster/affine.ts';
 import { HALF } from '../raster/plane.ts';
+import { cutRows, rowsOf } from '../raster/rows.ts';
+import { paintStroke } from '../tone/paint-stroke.ts';
 import { gridToBox } from '../original/placed.ts';
 import { areaOfContours, areaOfPolygons, grown, united, type Area } from '../path/area.ts';
 import { levelArea } from './level-area.ts';
@@ -52,5 +54,8 @@ export const filmToUnits = (units: Units): Affine => scaled(units.frame.resoluti
 /** What a cut-out leaves of an original, its edge taken as hard; undefined when nothing is cut out of it. */
 export function cutArea({ cut }: PlacedOriginal, units: Units): Area | undefined {
   if (!cut) return undefined;
-  return levelArea(cut.rows, HALF, undefined, after(inverse(cut.toRows), filmToUnits(units)));
+  const { rows, toRows, strokes, strokesToRows } = cut;
+  const plane = cutRows(rows, { x: 0, y: 0, width: rows.width, height: rows.height });
+  for (const stroke of strokes) paintStroke(plane, stroke, strokesToRows);
+  return levelArea(rowsOf(plane), HALF, undefined, after(inverse(toRows), filmToUnits(units)));
 }

@@ -52,7 +52,13 @@ function placedCut(
   const across = (crop.width * pyramid.width) / mmToPixels(original.placement.width, frame);
   const { plane, scale } = cutPlane(pyramid, cut, across);
   const toPicture = after(toBox, boxToPicture(crop, pyramid));
-  return { rows: rowsOf(plane), toRows: after(toPicture, scaled(1 / scale)), soft: cut.softness > 0 };
+  return {
+    rows: rowsOf(plane),
+    toRows: after(toPicture, scaled(1 / scale)),
+    soft: cut.softness > 0,
+    strokes: cut.strokes,
+    strokesToRows: scaled(pyramid.width / scale),
+  };
 }
 
 /** A photograph, or any picture with tones; line work, once it has a line. */

@@ -2,13 +2,11 @@ import { present } from '../../base/present.ts';
 import { gaussian } from '../../filter/gaussian.ts';
 import { numberOf } from '../../base/identity.ts';
 import { naturalLog } from '../../base/power.ts';
-import { scaled } from '../../raster/affine.ts';
 import { coverageTable } from '../../raster/coverage-table.ts';
 import { createPlane, SOLID, type Plane } from '../../raster/plane.ts';
 import type { Picture } from '../../raster/picture.ts';
 import type { Pyramid } from '../../raster/pyramid.ts';
 import { cache } from '../../base/cache.ts';
-import { paintStroke } from '../../tone/paint-stroke.ts';
 import type { CutOut } from '../../recipe/cut-out.ts';
 import { findCut } from './find-cut.ts';
 import { dropSpecks } from './patches.ts';
@@ -18,7 +16,7 @@ const MOST_PIXELS = 20e6;
 /** Blur that rounds off the steps of a hard edge, pixels. */
 const LEAST_BLUR = 0.7;
 
-/** What stays of a picture: 65535 = stays, 0 = cut away. Each pixel is `scale` pixels of the picture wide. */
+/** What stays of a picture, but for what is painted by hand: 65535 = stays, 0 = cut away. Each pixel is `scale` pixels of the picture wide. */
 export interface CutPlane {
   readonly plane: Plane;
   readonly scale: number;
@@ -29,11 +27,11 @@ const recentPlanes = cache<Plane>('cut-outs', ({ data }) => data.byteLength);
 
 /**
  * What stays of a picture, on a grid about as fine as wanted. It is found once on the picture as a whole; coarser grids
- * are means of that.
+ * are means of that. Strokes are left to whoever reads it: painted on the reader's own grid they follow a hand at once.
  *
  * @param wanted pixels of the picture for each pixel of the grid it will be read on
  */
-export function cutPlane(pyramid: Pyramid, cut: CutOut, wanted: number): CutPlane {
+export function cutPlane(pyramid: Pyramid, { strokes: _, ...cut }: CutOut, wanted: number): CutPlane {
   const level = pyramid.levels.findIndex((one) => one && one.width * one.height <= MOST_PIXELS);
   const picture = present(pyramid.levels[level], 'level small enough to find a cut-out in');
   const base = 2 ** level;
@@ -45,9 +43,9 @@ export function cutPlane(pyramid: Pyramid, cut: CutOut, wanted: number): CutPlan
   return { plane, scale: base * 2 ** halvings };
 }
 
-function makePlane(picture: Picture, scale: number, cut: CutOut): Plane {
+function makePlane(picture: Picture, scale: number, cut: Omit<CutOut, 'strokes'>): Plane {
   const { width, height } = picture;
-  const { strokes, softness, choke, ...finding } = cut;
+  const { softness, choke, ...finding } = cut;
   const found = recentFound(`${numberOf(picture.data)} ${JSON.stringify(finding)}`, () => {
     const mask = findCut(picture, cut);
     dropSpecks(mask, width, height, cut.specks / (scale * scale));
@@ -55,9 +53,7 @@ function makePlane(picture: Picture, scale: number, cut: CutOut): Plane {
   });
   const plane = createPlane(width, height);
   for (let i = 0; i < found.length; i++) plane.data[i] = found[i] ? 0 : SOLID;
-  const edged = moveEdge(plane, choke / scale, softness / scale);
-  for (const stroke of strokes) paintStroke(edged, stroke, scaled(width));
-  return edged;
+  return moveEdge(plane, choke / scale, softness / scale);
 }
 
 /**

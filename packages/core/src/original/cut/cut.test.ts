@@ -1,8 +1,11 @@
 import { packedPoints } from '../../tone/stroke-points.ts';
 import { buildPyramid } from '../../raster/pyramid.ts';
 import type { Picture } from '../../raster/picture.ts';
-import { greyPicture } from '../../testing.ts';
+import { greyPicture, sceneOf } from '../../testing.ts';
 import type { CutOut } from '../../recipe/cut-out.ts';
+import { filmFrame } from '../../recipe/frame.ts';
+import type { PictureContent } from '../../recipe/recipe.ts';
+import { placeOriginal } from '../place-original.ts';
 import { cutPlane } from './cut-rows.ts';
 import { findCut } from './find-cut.ts';
 import { dropSpecks, keepConnected } from './patches.ts';
@@ -68,11 +71,21 @@ describe('a cut-out', () => {
       strength,
       softness: 0,
     });
-    const plane = kept({ by: 'hand', strokes: [stroke(-100, 0.25)] });
-    expect(plane.data[60 * SIDE + 30]).toBe(0);
-    expect(plane.data[60 * SIDE + 90]).toBe(65535);
-    const both = kept({ tolerance: 30, strokes: [stroke(100, 0.5)] });
-    expect(both.data[60 * SIDE + 60]).toBe(65535);
+    /** What is seen of the disc on a grid of `per` pixels for one of its own. */
+    const seen = (cut: Partial<CutOut>, per: number, x: number, y: number) => {
+      const scene = sceneOf(disc, { width: SIDE, height: SIDE, resolution: 25.4 * per });
+      const [first] = scene.recipe.originals;
+      const content = { ...first.content, cut: { ...base, ...cut } } as PictureContent;
+      const frame = filmFrame(scene.recipe);
+      const placed = placeOriginal({ original: { ...first, content }, materials: scene, frame });
+      return placed.mask({ x: x * per, y: y * per, width: 1, height: 1 })?.data[0];
+    };
+    for (const per of [1, 4]) {
+      expect(seen({ by: 'hand', strokes: [stroke(-100, 0.25)] }, per, 30, 60)).toBe(0);
+      expect(seen({ by: 'hand', strokes: [stroke(-100, 0.25)] }, per, 90, 60)).toBe(65535);
+      expect(seen({ tolerance: 30 }, per, 60, 60)).toBe(0);
+      expect(seen({ tolerance: 30, strokes: [stroke(100, 0.5)] }, per, 60, 60)).toBe(65535);
+    }
   });
   it('choked, loses just so many pixels of its edge; outwards it gains them', () => {
     const area = (choke: number) => share(kept({ by: 'edges', tolerance: 6, choke }));

@@ -23,7 +23,7 @@ function labReader(picture: Picture): LabAt {
 }
 
 /** 1 for every pixel that a cut-out takes away, before specks and brush. */
-export function findCut(picture: Picture, cut: CutOut): Uint8Array {
+export function findCut(picture: Picture, cut: Omit<CutOut, 'strokes'>): Uint8Array {
   const { width, height } = picture;
   const found = new Uint8Array(width * height);
   const labAt = labReader(picture);

@@ -1,4 +1,5 @@
 import type { Frame } from '../../raster/frame.ts';
+import { after, inverse, moved } from '../../raster/affine.ts';
 import { clearBit, type Bits } from '../../raster/bits.ts';
 import { createPlane, HALF, SOLID, type Plane } from '../../raster/plane.ts';
 import { readInto } from '../../raster/read-rows.ts';
@@ -7,6 +8,7 @@ import type { Container } from '../../recipe/container.ts';
 import type { OriginalRecipe } from '../../recipe/recipe.ts';
 import { latticeOf, type Screen } from '../../screen/screen.ts';
 import type { Supercell } from '../../screen/supercell.ts';
+import { paintStroke } from '../../tone/paint-stroke.ts';
 import { toneRows, toTones } from '../../tone/tone-rows.ts';
 import type { PlacedContent, PlacedCut, Placing } from '../content-kind.ts';
 import { contentKind } from '../contents/index.ts';
@@ -106,9 +108,15 @@ function keepContainer(
 }
 
 /** Takes away what is cut out. */
-function keepCut(out: Plane, { rows, toRows, soft }: PlacedCut, region: Region): void {
+function keepCut(
+  out: Plane,
+  { rows, toRows, soft, strokes, strokesToRows }: PlacedCut,
+  region: Region,
+): void {
   const cut = createPlane(region.width, region.height);
   readInto(rows, toRows, region, cut);
+  const toRegion = after(strokesToRows, after(inverse(toRows), moved(-region.x, -region.y)));
+  for (const stroke of strokes) paintStroke(cut, stroke, toRegion);
   if (!soft) for (let i = 0; i < cut.data.length; i++) cut.data[i] = cut.data[i] >= HALF ? SOLID : 0;
   keepWhere(out, cut);
 }
