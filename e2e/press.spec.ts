@@ -100,19 +100,19 @@ test('a copy of a press is kept and changed; a job that has it is told of the ch
     .toContain('"register":0.7');
   await page.goto(`${server.url}/jobs/${id}/press`);
   await expect(page.getByText('register 0.3 → 0.7 mm')).toBeVisible();
-  await page.getByRole('button', { name: 'Take the room’s' }).click();
+  await page.getByRole('button', { name: 'Take the press room’s' }).click();
   await saved(page);
   expect((await recipeOf(id)).press!.press.register).toBe(0.7);
 });
 
-test('the dial tells how loud angles are, and turns the plate', async ({ page }) => {
+test('the dial tells the moiré at each angle, and turns the plate', async ({ page }) => {
   const { id } = await jobOf('Season leaflet');
   await page.goto(`${server.url}/jobs/${id}/press`);
   await exact(page);
   const docket = page.getByRole('complementary', { name: 'Docket' });
   await docket.getByRole('button', { name: '75°', exact: true }).click();
-  const dial = page.getByRole('region', { name: 'Quiet and loud angles' });
-  await expect(dial.getByText('quiet', { exact: true })).toBeVisible({ timeout: 60_000 });
+  const dial = page.getByRole('region', { name: 'Moiré at each angle' });
+  await expect(dial.getByText('no moiré', { exact: true })).toBeVisible({ timeout: 60_000 });
   const angle = dial.getByRole('textbox', { name: 'Angle on the dial' });
   // Four degrees beside another plate's 45°.
   await angle.fill('49');
@@ -169,7 +169,7 @@ test('a press is calibrated on the simulated press, takes the curve, and the job
   await page.getByRole('button', { name: 'Take it' }).click();
   await expect(page.getByRole('button', { name: 'In use' })).toBeDisabled();
   await page.goto(`${server.url}/jobs/${id}/press`);
-  await page.getByRole('button', { name: 'Take the room’s' }).click();
+  await page.getByRole('button', { name: 'Take the press room’s' }).click();
   await saved(page);
   const { press } = await recipeOf(id);
   expect(press?.press.inkGains.map(({ ink }) => ink)).toEqual(['Ember']);

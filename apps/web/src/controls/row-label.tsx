@@ -13,7 +13,7 @@ export function RowLabel({ label, value, also }: { label: string; value: number;
       <span className="leading-[14px]">{label}</span>
       <button
         type="button"
-        aria-label={`${label}: ${words}. Show lengths so`}
+        aria-label={`${label}: ${words}. Show lengths in this unit`}
         title="Show all lengths in this unit"
         className="figures self-start text-[10px] leading-[12px] hover:text-ink hover:underline"
         onClick={() => {

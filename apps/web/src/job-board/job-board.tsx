@@ -122,7 +122,7 @@ export function JobBoard() {
             label="Order"
             value={order}
             options={[
-              { value: 'touched', label: 'Lately touched' },
+              { value: 'touched', label: 'Recently changed' },
               { value: 'name', label: 'By name' },
             ]}
             onChange={setOrder}

@@ -82,7 +82,7 @@ export const BENT_FIELDS = {
     when: UNEVEN,
     isLater: true,
   },
-  unevenSeed: { type: 'seed', label: 'Its variation', start: 1, when: UNEVEN, isLater: true },
+  unevenSeed: { type: 'seed', label: 'Variation', start: 1, when: UNEVEN, isLater: true },
 } as const satisfies Record<keyof Bent, NumberField | SeedField>;
 
 /** How a lattice is bent; undefined where it is not. */

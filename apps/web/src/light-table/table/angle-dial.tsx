@@ -60,9 +60,9 @@ export function AngleDialPanel() {
     return Math.max(dial.mesh[k], dial.plates[k]);
   };
   return (
-    <section aria-label="Quiet and loud angles" className="shrink-0 border-b border-edge p-3">
+    <section aria-label="Moiré at each angle" className="shrink-0 border-b border-edge p-3">
       <div className="flex items-center justify-between">
-        <h3 className="text-[12.5px]">Quiet and loud angles · {inkOf(recipe.inks, plate.ink).name}</h3>
+        <h3 className="text-[12.5px]">Moiré at each angle · {inkOf(recipe.inks, plate.ink).name}</h3>
         <button type="button" aria-label="Close the dial" onClick={() => dispatch(dialOpened(null))}>
           <X size={14} />
         </button>
@@ -73,7 +73,7 @@ export function AngleDialPanel() {
         height={144}
         className="mt-1 cursor-grab touch-none active:cursor-grabbing"
         role="img"
-        aria-label={dial ? `The nearest quiet angle is ${dial.quiet}°` : 'Listening to all angles'}
+        aria-label={dial ? `The nearest angle free of moiré is ${dial.quiet}°` : 'Trying all angles'}
         onPointerDown={(event) => {
           gesture.current = `dial-${(turns += 1)}`;
           event.currentTarget.setPointerCapture(event.pointerId);
@@ -147,9 +147,9 @@ export function AngleDialPanel() {
         />
         <span className="figures grow text-soft">
           {!dial
-            ? 'listening…'
+            ? 'trying all angles…'
             : loudAt(shown) === 0
-              ? 'quiet'
+              ? 'no moiré'
               : `contrast ${(100 * loudAt(shown)).toFixed(1)} %`}
         </span>
         {dial && dial.quiet !== shown && (
@@ -163,8 +163,8 @@ export function AngleDialPanel() {
         )}
       </div>
       <p className="mt-1.5 text-soft">
-        Marks at the rim: how loud the beat would be, with the mesh in black, with other plates in ruby. Turn
-        the hand, and the table shows the plates as they would print.
+        Marks at the rim: how strong the moiré would be, with the mesh in black, with other plates in ruby.
+        Turn the hand, and the table shows the plates as they would print.
       </p>
     </section>
   );

@@ -41,7 +41,7 @@ export function LookMenu() {
         >
           <h3 className="mb-1 text-[12.5px]">From a distance</h3>
           <SliderRow
-            label="Eye at"
+            label="Distance"
             value={distance}
             unit={METRES}
             least={0}
@@ -71,7 +71,7 @@ export function LookMenu() {
           </p>
           <h3 className="mt-3 mb-1 border-t border-edge pt-2.5 text-[12.5px]">Poor register</h3>
           <SliderRow
-            label="Within"
+            label="Off by up to"
             value={register}
             unit={FINE_MM}
             least={0}

@@ -68,9 +68,9 @@ export function ReadingChart({
         <title>
           {`${film} % on the film prints as ${printed.toFixed(1)} %. `}
           {isOut
-            ? 'Left out; click to take it in.'
+            ? 'Left out; click to use it.'
             : isFar
-              ? 'Too far off, and left out of itself.'
+              ? 'Too far off: left out automatically.'
               : 'Click to leave it out.'}
         </title>
       </circle>

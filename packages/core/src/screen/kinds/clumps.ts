@@ -18,7 +18,7 @@ export const clumps = defineScreen({
     spot: SPOT_SIZE(0.08),
     gather: {
       type: 'number',
-      label: 'Gather',
+      label: 'Clumping',
       unit: 'plain',
       least: 0,
       most: 4,

@@ -20,7 +20,7 @@ export const diffused = defineScreen({
   fields: {
     spot: SPOT_SIZE(0.25),
     kernel: { type: 'choice', label: 'Spread', options: KERNELS, start: 'near' },
-    loosen: { type: 'number', label: 'Loosen', unit: 'percent', least: 0, most: 100, start: 0 },
+    loosen: { type: 'number', label: 'Randomness', unit: 'percent', least: 0, most: 100, start: 0 },
   },
   words: ({ spot, kernel }) => `diffused ${kernel} · ${spotSizeWords(spot)}`,
   spotSize: ({ spot }) => spot,

@@ -49,8 +49,8 @@ export const lines = defineScreen({
   name: 'Lines',
   says: 'Lines that grow with the tone and run straight, in arcs, waves or a spiral, or follow the form.',
   fields: {
-    path: { type: 'choice', label: 'They run', options: PATHS, start: 'form' },
-    spot: { ...SPOT('line'), label: 'Drawn as' },
+    path: { type: 'choice', label: 'Path', options: PATHS, start: 'form' },
+    spot: { ...SPOT('line'), label: 'Line shape' },
     motif: MOTIF,
     ruling: { ...RULING, start: 24 },
     angle: ANGLE(22.5),
@@ -77,7 +77,7 @@ export const lines = defineScreen({
     },
     length: {
       type: 'number',
-      label: 'Wave length',
+      label: 'Wavelength',
       unit: 'mm',
       least: 0.5,
       most: 1000,
@@ -121,7 +121,7 @@ export const lines = defineScreen({
     seed: { type: 'seed', label: 'Variation', start: 1, when: { field: 'wobble', above: 0 } },
     crossed: {
       type: 'number',
-      label: 'Crossed from',
+      label: 'Hatched from',
       unit: 'percent',
       least: 0,
       most: 100,
@@ -130,7 +130,7 @@ export const lines = defineScreen({
     },
     crossing: {
       type: 'number',
-      label: 'Crossing at',
+      label: 'Hatch angle',
       unit: 'degrees',
       least: 5,
       most: 175,

@@ -18,7 +18,7 @@ export const coarsen = defineStep({
     },
     manner: {
       type: 'choice',
-      label: 'Between',
+      label: 'Pixels',
       options: [
         { value: 'flat', label: 'Flat squares', title: 'Each coarse pixel is one flat square' },
         { value: 'smooth', label: 'Smooth', title: 'Tones run smoothly from one coarse pixel to the next' },

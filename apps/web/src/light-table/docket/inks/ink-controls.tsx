@@ -43,7 +43,7 @@ export function InkControls({ ink }: { ink: Ink }) {
         </Row>
       )}
       <SliderRow
-        label="Covers"
+        label="Opacity"
         value={Math.round(ink.opacity * 1000) / 10}
         unit={PERCENT}
         least={0}

@@ -39,7 +39,7 @@ export function StockSurface({
       const { sha256, kind } = await add(chosen).unwrap();
       if (kind === 'picture')
         setPicture({ width: picture?.width ?? width, strength: picture?.strength ?? 100, picture: sha256 });
-      else toast.error(`“${chosen.name}” is no picture.`);
+      else toast.error(`“${chosen.name}” is not a picture.`);
     } catch (error) {
       toast.error(`“${chosen.name}”: ${sentenceOf(error)}`);
     }
@@ -80,7 +80,7 @@ export function StockSurface({
           }
         />
       )}
-      <Row label="Its picture">
+      <Row label="Picture">
         {picture && <ResetButton label="Remove" onClick={() => setPicture(undefined)} />}
         <Button
           className="!h-6 !px-2"
@@ -94,7 +94,7 @@ export function StockSurface({
       {picture && (
         <>
           <SliderRow
-            label="Seen at"
+            label="Strength"
             value={picture.strength}
             unit={PERCENT}
             least={0}
@@ -102,7 +102,7 @@ export function StockSurface({
             onChange={(strength, gesture) => change({ strength }, gesture)}
           />
           <SliderRow
-            label="As wide as"
+            label="Width"
             value={picture.width}
             unit={MM}
             {...LIMITS.stockWidth}

@@ -155,7 +155,7 @@ function StopControls({ gradient, at, choose, set }: PartProps) {
       />
       <ToneRow value={stop} onChange={(part, gesture) => change(part, `${at}-${gesture}`)} />
       <SliderRow
-        label="Stands at"
+        label="Position"
         value={stop.at * 100}
         unit={PERCENT}
         least={(stops[at - 1]?.at ?? 0) * 100}
@@ -227,7 +227,7 @@ function PointControls({ gradient, at, choose, set }: PartProps) {
       </div>
       <ToneRow value={points[at]} onChange={change} />
       <PlaceRow
-        label="Stands at"
+        label="Position"
         name={`Point ${at + 1}`}
         place={points[at]}
         onChange={(place) => change(place, 'place')}

@@ -60,7 +60,7 @@ export function LetteringGroup() {
     try {
       const { sha256, kind } = await addOriginal(file).unwrap();
       if (kind === 'font') await setFont(sha256);
-      else toast.error(`“${file.name}” is no font. Lettering takes .ttf, .otf, .woff and .woff2 files.`);
+      else toast.error(`“${file.name}” is not a font. Lettering takes .ttf, .otf, .woff and .woff2 files.`);
     } catch (error) {
       toast.error(`“${file.name}”: ${sentenceOf(error)}`);
     }

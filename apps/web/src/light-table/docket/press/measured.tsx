@@ -50,7 +50,7 @@ export function Measured({ chosen, room }: { chosen: JobPress; room: readonly Ro
                 begin(entry, recipe).then(({ press, calibration }) => {
                   if (press.id !== chosen.id)
                     dispatch(
-                      edit('Own press', (draft) => {
+                      edit('Your press', (draft) => {
                         if (draft.recipe.press) draft.recipe.press.id = press.id;
                       }),
                     );
@@ -64,7 +64,7 @@ export function Measured({ chosen, room }: { chosen: JobPress; room: readonly Ro
     >
       {measured.length === 0 ? (
         <p className="text-soft">
-          Its curve is what is usual on such a press. Print a target, and it is yours.
+          Its curve is typical of such presses. Print and read a target to measure yours.
         </p>
       ) : (
         <p className="text-soft">

@@ -53,11 +53,11 @@ export function PressChanged({
   if (now && changes.length === 0) return null;
   return (
     <div className="mt-1 border-l-2 border-guide-deep pl-2 text-soft">
-      {now && <p>The press room has it otherwise: {changes.join(' · ')}.</p>}
+      {now && <p>The press room’s version differs: {changes.join(' · ')}.</p>}
       <p className="flex gap-3">
         {now && (
           <ResetButton
-            label="Take the room’s"
+            label="Take the press room’s"
             onClick={() =>
               dispatch(
                 edit('Press as in the room', (draft) => {
@@ -76,7 +76,7 @@ export function PressChanged({
                 .unwrap()
                 .then(({ id, ...press }) => {
                   dispatch(
-                    edit('Own press', (draft) => {
+                    edit('Your press', (draft) => {
                       if (draft.recipe.press) {
                         draft.recipe.press.id = id;
                         draft.recipe.press.press = press as typeof draft.recipe.press.press;

@@ -194,7 +194,7 @@ function MeshControls({ press, onChange }: { press: Press; onChange: Change }) {
     return (
       <Group name="Mesh">
         <ResetButton
-          label="Say its mesh"
+          label="Set a mesh"
           onClick={() => onChange('Mesh', (draft) => void (draft.mesh = { count: 77, angle: 0, thread: 48 }))}
         />
       </Group>

@@ -119,7 +119,7 @@ function Angles() {
   const plates = recipe.plates.filter(({ screen }) => screen.coarse === 0 && latticeOf(screen)?.supercell);
   if (plates.length === 0) return null;
   return (
-    <Group name="Quiet and loud angles">
+    <Group name="Moiré at each angle">
       <div className="flex flex-wrap gap-1.5">
         {plates.map(({ id, ink, screen }) => (
           <button

@@ -51,7 +51,7 @@ export function ProcessControls({
     try {
       const { sha256, kind } = await addOriginal(file).unwrap();
       if (kind !== 'profile') {
-        toast.error(`“${file.name}” is no ICC profile. Nothing was changed.`);
+        toast.error(`“${file.name}” is not an ICC profile. Nothing was changed.`);
         return;
       }
       const profile = await fetchProfile(sha256).unwrap();

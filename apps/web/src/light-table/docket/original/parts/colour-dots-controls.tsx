@@ -62,7 +62,7 @@ export function ColourDotsControls() {
         />
       </Row>
       <SliderRow
-        label={colourDots.by === 'tone' ? 'Largest' : 'Covers'}
+        label={colourDots.by === 'tone' ? 'Largest' : 'Coverage'}
         value={colourDots.size}
         unit={PERCENT}
         least={1}

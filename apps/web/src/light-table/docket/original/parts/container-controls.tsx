@@ -37,7 +37,7 @@ export function ContainerControls() {
     try {
       const { sha256, kind } = await addOriginal(file).unwrap();
       if (kind === 'drawing') set({ shape: 'path', path: sha256 });
-      else toast.error(`“${file.name}” is no line art. A shape of your own comes from an SVG file.`);
+      else toast.error(`“${file.name}” is not line art. A shape of your own comes from an SVG file.`);
     } catch (error) {
       toast.error(`“${file.name}”: ${sentenceOf(error)}`);
     }
@@ -104,7 +104,7 @@ export function ContainerControls() {
       {container.torn && container.torn.depth > 0 && (
         <>
           <SliderRow
-            label="Its grain"
+            label="Tear size"
             value={container.torn.grain}
             unit={largeMm}
             {...LIMITS.tornGrain}

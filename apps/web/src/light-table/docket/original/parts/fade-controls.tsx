@@ -31,8 +31,8 @@ export function FadeControls() {
             label="What the fade is made from"
             value={fade.by}
             options={[
-              { value: 'gradient', label: 'Gradient', title: 'There where a gradient is dark' },
-              { value: 'tone', label: 'Its tones', title: 'There where it is dark itself' },
+              { value: 'gradient', label: 'Gradient', title: 'Kept where a gradient is dark' },
+              { value: 'tone', label: 'Its tones', title: 'Kept where it is dark itself' },
             ]}
             onChange={(by) => set({ by })}
           />
@@ -54,10 +54,10 @@ export function FadeControls() {
             label="What it dissolves into"
             value={fade.soft ? 'soft' : 'dots'}
             options={[
-              { value: 'dots', label: 'Dots', title: 'There where the fade’s own dots are, with hard edges' },
+              { value: 'dots', label: 'Dots', title: 'Kept where the fade’s own dots are, with hard edges' },
               {
                 value: 'soft',
-                label: 'Nothing, softly',
+                label: 'Soft',
                 title: 'Its tones grow lighter; its plate’s dots show them',
               },
             ]}
