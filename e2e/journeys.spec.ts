@@ -1,8 +1,7 @@
-import { expect, test, type Page } from '@playwright/test';
-import type { JobView, RunView } from '@brachytone/job';
+import { expect, test } from '@playwright/test';
 import { Resvg } from '@resvg/resvg-js';
-import sharp from 'sharp';
 import { Hands } from './hands.ts';
+import { begun, filmsOf, inked, jobOf, street, told } from './journey.ts';
 import { Server } from './server.ts';
 
 /**
@@ -12,83 +11,12 @@ const server = new Server(4302);
 test.beforeAll(() => server.start());
 test.afterAll(() => server.stop());
 
-/** A street of no place: grey houses, one red door, a yellow sign. */
-const street = (): Promise<Buffer> => {
-  const [width, height] = [900, 600];
-  const data = Buffer.alloc(3 * width * height);
-  for (let y = 0; y < height; y++) {
-    for (let x = 0; x < width; x++) {
-      const grey = 90 + ((x >> 6) % 4) * 35 + (y >> 5);
-      const isDoor = x > 400 && x < 480 && y > 330;
-      const isSign = x > 620 && x < 760 && y > 120 && y < 190;
-      const colour = isDoor ? [196, 40, 36] : isSign ? [236, 196, 50] : [grey, grey, grey + 4];
-      data.set(colour, 3 * (y * width + x));
-    }
-  }
-  return sharp(data, { raw: { width, height, channels: 3 } })
-    .png()
-    .toBuffer();
-};
-
-async function begun(page: Page, file: Parameters<Hands['file']>[1]): Promise<Hands> {
-  await page.goto(server.url);
-  const hands = new Hands(page);
-  await hands.file(() => hands.button('Choose a file'), file);
-  await hands.seen();
-  return hands;
-}
-
-/** Makes the films of the open job, and gives the bytes of each file with its name. */
-async function filmsOf(hands: Hands): Promise<{ name: string; bytes: Buffer }[]> {
-  const { page } = hands;
-  await expect(page.getByText('saved', { exact: true })).toBeVisible();
-  await hands.button('Make films');
-  const id = page.url().split('/')[4];
-  let run: RunView | undefined;
-  await expect
-    .poll(
-      async () => {
-        [run] = await server.json<RunView[]>(`runs?job=${id}`);
-        return run?.status;
-      },
-      { timeout: 90_000 },
-    )
-    .toBe('done');
-  const { films, id: runId } = run!;
-  return Promise.all(
-    films.map(async ({ file }) => ({
-      name: file,
-      bytes: Buffer.from(
-        await (
-          await fetch(`${server.url}/api/runs/${runId}/films/${encodeURIComponent(file)}`)
-        ).arrayBuffer(),
-      ),
-    })),
-  );
-}
-
-const jobOf = (page: Page) => server.json<JobView>(`jobs/${page.url().split('/')[4]}`);
-const told = (name: string, { actions }: Hands, most: number) => {
-  console.log(`${name}: ${actions} actions`);
-  expect(actions).toBeLessThanOrEqual(most);
-};
-
-/** Share of ink (dark) in a part of a one-bit film, in shares of its width and height. */
-async function inked(film: Buffer, [x, y, width, height]: readonly [number, number, number, number]) {
-  const { data, info } = await sharp(film).toColourspace('b-w').raw().toBuffer({ resolveWithObject: true });
-  let dark = 0;
-  let all = 0;
-  for (let j = Math.round(y * info.height); j < Math.round((y + height) * info.height); j++) {
-    for (let i = Math.round(x * info.width); i < Math.round((x + width) * info.width); i++) {
-      if (data[(j * info.width + i) * info.channels] < 128) dark++;
-      all++;
-    }
-  }
-  return dark / all;
-}
-
 test('one colour is kept out of a street', async ({ page }) => {
-  const hands = await begun(page, { name: 'street.png', mimeType: 'image/png', buffer: await street() });
+  const hands = await begun(server, page, {
+    name: 'street.png',
+    mimeType: 'image/png',
+    buffer: await street(),
+  });
   await hands.key('3');
   await hands.press(page.getByLabel('Docket').getByRole('button', { name: /^Black/ }));
   await hands.button('Exchange…');
@@ -96,24 +24,31 @@ test('one colour is kept out of a street', async ({ page }) => {
   await hands.button('Colour');
   await hands.point([0.49, 0.64]);
   await hands.seen();
-  const [film] = await filmsOf(hands);
+  const [film] = await filmsOf(server, hands);
   // The door is inked, houses and sign are bare.
   expect(await inked(film.bytes, [0.46, 0.6, 0.06, 0.35])).toBeGreaterThan(0.4);
   expect(await inked(film.bytes, [0.02, 0.05, 0.38, 0.9])).toBe(0);
   expect(await inked(film.bytes, [0.6, 0.1, 0.38, 0.8])).toBe(0);
-  expect((await jobOf(page)).document.recipe.inks[0].name).toBe('Rosehip');
+  expect((await jobOf(server, page)).document.recipe.inks[0].name).toBe('Rosehip');
   told('One colour kept out of a street', hands, 12);
 });
 
 test('a picture in four live flat colours', async ({ page }) => {
-  const hands = await begun(page, { name: 'street.png', mimeType: 'image/png', buffer: await street() });
+  const hands = await begun(server, page, {
+    name: 'street.png',
+    mimeType: 'image/png',
+    buffer: await street(),
+  });
   await hands.key('3');
   await hands.choose('How it comes to the inks', { label: 'Flat colours' });
   await hands.seen();
   await hands.type('Grey below, number', '12');
-  const films = await filmsOf(hands);
+  const films = await filmsOf(server, hands);
   expect(films).toHaveLength(3);
-  expect((await jobOf(page)).document.recipe.originals[0].route).toMatchObject({ kind: 'hues', grey: 12 });
+  expect((await jobOf(server, page)).document.recipe.originals[0].route).toMatchObject({
+    kind: 'hues',
+    grey: 12,
+  });
   // Each place is solid in one ink at most.
   const door = await Promise.all(films.map(({ bytes }) => inked(bytes, [0.46, 0.65, 0.05, 0.3])));
   expect(door.filter((share) => share > 0.99)).toHaveLength(1);
@@ -124,7 +59,7 @@ test('a picture in four live flat colours', async ({ page }) => {
 test('a drawing with greys becomes dots, twisted, as geometry', async ({ page }) => {
   const svg =
     '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 200 200"><linearGradient id="g"><stop stop-color="#eee"/><stop offset="1" stop-color="#222"/></linearGradient><circle cx="100" cy="100" r="90" fill="url(#g)"/></svg>';
-  const hands = await begun(page, {
+  const hands = await begun(server, page, {
     name: 'ball.svg',
     mimeType: 'image/svg+xml',
     buffer: Buffer.from(svg),
@@ -134,7 +69,7 @@ test('a drawing with greys becomes dots, twisted, as geometry', async ({ page })
   await hands.type('Twist reaches, number', '60mm');
   await hands.key('6');
   await hands.choose('File kind', 'svg');
-  const [film] = await filmsOf(hands);
+  const [film] = await filmsOf(server, hands);
   const drawn = film.bytes.toString();
   expect(drawn.match(/<path/g)!.length).toBeGreaterThan(0);
   const { width, height, pixels } = new Resvg(drawn, {
@@ -171,26 +106,26 @@ test('a pattern is torn at its edge over a tint, in two inks', async ({ page }) 
   await hands.button(/^Container/, 'menuitem');
   await hands.type('Torn edge, number', '4');
   await hands.seen();
-  const { document } = await jobOf(page);
+  const { document } = await jobOf(server, page);
   const gradient = document.recipe.originals[1];
   expect(gradient.overprint).toBe(true);
   expect(gradient.container?.torn).toMatchObject({ depth: 4 });
   expect(gradient.content).toMatchObject({ shape: 'radial', from: { x: 0.5, y: 0.5 } });
-  const [film] = await filmsOf(hands);
+  const [film] = await filmsOf(server, hands);
   expect(await inked(film.bytes, [0.45, 0.45, 0.1, 0.1])).toBeGreaterThan(0.85);
   expect(await inked(film.bytes, [0, 0, 0.06, 0.06])).toBeGreaterThan(0.2);
   told('A torn pattern over a tint', hands, 14);
 });
 
 test('plates are set alike, tried at typed values, and shown again after a reload', async ({ page }) => {
-  const hands = await begun(page, 'demo/originals/marsh-at-dusk.jpg');
+  const hands = await begun(server, page, 'demo/originals/marsh-at-dusk.jpg');
   await hands.key('3');
   await hands.choose('How it comes to the inks', { label: 'Flat colours' });
   await hands.key('4');
   await hands.button('Set all plates alike', 'switch');
   await hands.type('Ruling, number', '18');
   const rulings = async () =>
-    (await jobOf(page)).document.recipe.plates.map(({ screen }) => screen.settings.ruling);
+    (await jobOf(server, page)).document.recipe.plates.map(({ screen }) => screen.settings.ruling);
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await expect.poll(rulings).toEqual([18, 18, 18]);
   await page.getByRole('textbox', { name: 'Ruling, number' }).press('t');

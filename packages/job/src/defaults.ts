@@ -139,7 +139,7 @@ export function newGradient(id: string, ink: string, sheet: Page): OriginalRecip
   };
 }
 
-/** A tint that fills the sheet, solid. */
+/** A tint that fills the sheet, solid; over a photograph it hides nothing of it. */
 export const newTint = (id: string, ink: string, sheet: Page): OriginalRecipe => {
   const { x, y, width, height } = printedArea(sheet);
   return {
@@ -149,6 +149,7 @@ export const newTint = (id: string, ink: string, sheet: Page): OriginalRecipe =>
     placement: { x, y, width, turn: 0, mirrored: false },
     ...PLAIN,
     route: inkRoute(ink),
+    overprint: true,
   };
 };
 

@@ -3,7 +3,7 @@ import { bitAt, createBits, isBlank, placeBits, type Bits } from '../raster/bits
 import { MM_PER_INCH, type Frame } from '../raster/frame.ts';
 import { bands } from '../raster/region.ts';
 import { withWorkPlane } from '../raster/work-memory.ts';
-import { materialsKey } from '../plate/materials-key.ts';
+import { materialsKey } from '../recipe/materials-key.ts';
 import { artKey, plateArt } from '../plate/plate-art.ts';
 import { frameOf } from '../recipe/frame.ts';
 import type { Scene } from '../recipe/scene.ts';

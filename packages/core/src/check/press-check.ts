@@ -1,5 +1,5 @@
 import { cache } from '../base/cache.ts';
-import { materialsKey } from '../plate/materials-key.ts';
+import { materialsKey } from '../recipe/materials-key.ts';
 import { asFilms } from '../recipe/as-printed.ts';
 import type { Scene } from '../recipe/scene.ts';
 import { CHECKS } from './checks/index.ts';

@@ -1,5 +1,5 @@
 import { cache } from '../base/cache.ts';
-import { materialsKey } from '../plate/materials-key.ts';
+import { materialsKey } from '../recipe/materials-key.ts';
 import { composedArt } from '../plate/composed-art.ts';
 import { hasLine, isAllLine, placeOriginal } from '../original/place-original.ts';
 import { countInk, cropBits, isBlank, type Bits } from '../raster/bits.ts';

@@ -9,7 +9,7 @@ import { frameOf } from '../recipe/frame.ts';
 import type { PlateMask } from '../recipe/plate-mask.ts';
 import type { PlateRecipe, Shift } from '../recipe/recipe.ts';
 import type { Scene } from '../recipe/scene.ts';
-import { materialsKey } from './materials-key.ts';
+import { materialsKey } from '../recipe/materials-key.ts';
 import { latticeOf } from '../screen/screen.ts';
 import { sharesOf } from './mask-shares.ts';
 /** Takes away of a plate's art what its mask does not keep. */

@@ -15,7 +15,7 @@ import { spreadArt } from './edge-spread.ts';
 import { keepMask } from './masked.ts';
 import { strokesToGrid } from './strokes-to-grid.ts';
 import { weighRegions } from './weigh-regions.ts';
-import { materialsKey } from './materials-key.ts';
+import { materialsKey } from '../recipe/materials-key.ts';
 import { ownTransfer } from './plate-transfer.ts';
 
 /** Plates printed after a plate that knock it out. */

@@ -8,7 +8,7 @@ import type { SequentialRun } from '../screen/kinds/kind.ts';
 import { coarseRegion, type CoverageReader } from '../screen/screened.ts';
 import { screenerFor, screenGridOf } from '../screen/screen.ts';
 import { grownSpots } from '../screen/spot-growth.ts';
-import { materialsKey } from './materials-key.ts';
+import { materialsKey } from '../recipe/materials-key.ts';
 import { artKey } from './plate-art.ts';
 import { filmTransfer } from './plate-transfer.ts';
 

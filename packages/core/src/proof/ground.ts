@@ -7,7 +7,7 @@ import { linearToXyz, labToXyz, xyzToLinear } from '../colour/lab.ts';
 import { linearToSrgb, srgbToLinear } from '../colour/srgb.ts';
 import { labToWide, xyzToWide } from '../colour/wide-rgb.ts';
 import { originalPixels } from '../original/original-pixels.ts';
-import { materialsKey } from '../plate/materials-key.ts';
+import { materialsKey } from '../recipe/materials-key.ts';
 import type { Region } from '../raster/region.ts';
 import type { OriginalRecipe, Recipe } from '../recipe/recipe.ts';
 import { isOnStock } from '../separation/route.ts';

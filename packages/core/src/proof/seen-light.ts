@@ -1,4 +1,4 @@
-import { materialsKey } from '../plate/materials-key.ts';
+import { materialsKey } from '../recipe/materials-key.ts';
 import { blocksOf, wavesOf, type Blocks } from './blocks.ts';
 import { LightRows, type Columns, type SetColours } from './light-rows.ts';
 import { isEnlarged, type PlatesView, type View } from './plates-view.ts';

@@ -1,3 +1,5 @@
+import { cache } from '../../base/cache.ts';
+import { numberOf } from '../../base/identity.ts';
 import { gaussian, gaussianCell, gaussianMargin } from '../../filter/gaussian.ts';
 import { bitAt, type Bits } from '../../raster/bits.ts';
 import { mmToPixels } from '../../raster/frame.ts';
@@ -5,6 +7,7 @@ import { createPlane, SOLID, type Plane } from '../../raster/plane.ts';
 import { readInto } from '../../raster/read-rows.ts';
 import type { Region } from '../../raster/region.ts';
 import { cutRows, rowsOf } from '../../raster/rows.ts';
+import { materialsKey } from '../../recipe/materials-key.ts';
 import type { Mix } from '../../recipe/mix.ts';
 import { screened } from '../../screen/screened.ts';
 import { toneRows, toTones } from '../../tone/tone-rows.ts';
@@ -22,11 +25,42 @@ export const mixDots = ({ screen }: Mix, placed: PlacedOriginal, region: Region)
     ),
   );
 
+/** Rows of soft dots made at once: bands of a film are far fewer, and each would blur much around it again. */
+const BLOCK = 256;
+
+const recentBlocks = cache<Plane>('soft dots', ({ data }) => data.byteLength);
+
 /** The same with soft edges, as coverage; undefined where the mix has hard ones, in film pixels too. */
 export function softMixDots(mix: Mix, placed: PlacedOriginal, region: Region): Plane | undefined {
   const sigma = mmToPixels((mix.softness ?? 0) / SIGMAS, placed.frame);
   const margin = gaussianMargin(sigma);
   if (margin === 0) return undefined;
+  const { x, width } = region;
+  const rows = BLOCK * Math.max(1, Math.ceil((2 * margin) / BLOCK));
+  const key = JSON.stringify([
+    numberOf(placed.original),
+    materialsKey(placed.materials),
+    placed.frame,
+    x,
+    width,
+    rows,
+  ]);
+  const out = createPlane(width, region.height);
+  for (let y = region.y; y < region.y + region.height;) {
+    const block = Math.floor(y / rows);
+    const soft = recentBlocks(`${key} ${block}`, () =>
+      blurredDots(mix, placed, sigma, { x, y: block * rows, width, height: rows }),
+    );
+    const end = Math.min(region.y + region.height, (block + 1) * rows);
+    const from = (y - block * rows) * width;
+    out.data.set(soft.data.subarray(from, from + (end - y) * width), (y - region.y) * width);
+    y = end;
+  }
+  return out;
+}
+
+function blurredDots(mix: Mix, placed: PlacedOriginal, sigma: number, region: Region): Plane {
+  const margin = gaussianMargin(sigma);
   // A wide blur is made on cells; any region lies on them as the whole does.
   const cell = gaussianCell(sigma);
   const x = Math.floor((region.x - margin) / cell) * cell;
