@@ -81,8 +81,7 @@ function layRuby(rgba: Uint8ClampedArray, left: Uint8ClampedArray, whole: Uint8C
 }
 
 /** CIEDE2000 up to which a colour counts as reached, and from which on it is shown in full ruby. */
-const REACHED = 2;
-const FAR = 12;
+export const REACH = { reached: 2, far: 12 } as const;
 
 /** An original in greys, in ruby where its inks do not reach its colours: the more so the farther off they stay. */
 export function reachView(request: SceneView, id: string): Uint8ClampedArray<ArrayBuffer> {
@@ -95,7 +94,8 @@ export function reachView(request: SceneView, id: string): Uint8ClampedArray<Arr
   for (let i = 0; i < rgba.length; i += 4) {
     const grey = 128 + 0.5 * luma709(rgba[i], rgba[i + 1], rgba[i + 2]) * (rgba[i + 3] / 255);
     const error = errors ? errors[i / 4] : -1;
-    const share = error < 0 ? 0 : Math.min(1, Math.max(0, (error - REACHED) / (FAR - REACHED)));
+    const share =
+      error < 0 ? 0 : Math.min(1, Math.max(0, (error - REACH.reached) / (REACH.far - REACH.reached)));
     for (let k = 0; k < 3; k++) rgba[i + k] = grey + (RUBY[k] - grey) * share;
     rgba[i + 3] = 255;
   }

@@ -1,5 +1,6 @@
 import { Search } from 'lucide-react';
 import { Slider } from 'radix-ui';
+import { useParams } from 'react-router';
 import { Segmented } from '../../controls/segmented.tsx';
 import type { Sharpness } from '../../engine/drawing-loop.ts';
 import type { Arrival } from '../../engine/use-pictures.ts';
@@ -13,6 +14,7 @@ import {
   type TableView,
 } from '../../store/view-slice.ts';
 import { LookMenu } from './look-menu.tsx';
+import { ReachLegend } from './reach-legend.tsx';
 import { PressBadge } from './press-badge.tsx';
 import { ScreenSize } from './screen-size.tsx';
 import { zoomWords, type Lie } from './geometry.ts';
@@ -38,7 +40,8 @@ export function TableBars({
   arrival: Arrival;
 }) {
   const dispatch = useAppDispatch();
-  const { table, zoom, loupe, bench, pulls, screenPpi } = useAppSelector((state) => state.view);
+  const { stage } = useParams();
+  const { table, zoom, loupe, bench, pulls, reach, screenPpi } = useAppSelector((state) => state.view);
   const stop = (event: { stopPropagation: () => void }) => event.stopPropagation();
   const zoomButton = (name: 'fit' | 'print' | 'dots', words: string, key: string) => (
     <button
@@ -103,6 +106,7 @@ export function TableBars({
           {zoomWords(lie, ratio, screenPpi)}
         </span>
       </div>
+      {table === 'proof' && stage === 'inks' && reach !== null && <ReachLegend />}
       <div className="absolute right-3.5 bottom-3 flex items-center gap-2" onPointerDown={stop}>
         <label className="flex h-7 items-center gap-2 rounded-sm border border-edge bg-raised px-2.5">
           <span className="text-soft">Table</span>
