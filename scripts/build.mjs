@@ -5,11 +5,12 @@ import { build as buildWeb } from 'vite';
 import { licences } from './licences.mjs';
 
 const SERVER = {
-  entryPoints: [
-    'apps/server/src/main.ts',
-    'apps/server/src/work/worker.ts',
-    'apps/server/src/readers/reader.ts',
-  ],
+  entryPoints: {
+    main: 'apps/server/src/main.ts',
+    worker: 'apps/server/src/work/worker.ts',
+    reader: 'apps/server/src/readers/reader.ts',
+    backup: 'apps/server/src/backup/main.ts',
+  },
   entryNames: '[name]',
   outdir: 'apps/server/dist',
   bundle: true,

@@ -3,6 +3,7 @@ import { CalibrationsController } from './calibrations/calibrations.controller.t
 import { CalibrationsService } from './calibrations/calibrations.service.ts';
 import { DATABASE, type Database } from './database/database.ts';
 import { DemoService } from './demo.service.ts';
+import { BackupController } from './backup/backup.controller.ts';
 import { HealthController } from './http/health.controller.ts';
 import { PageFailuresController } from './http/page-failures.controller.ts';
 import { JobsController } from './jobs/jobs.controller.ts';
@@ -46,6 +47,7 @@ export class AppModule {
         ShelfController,
         CalibrationsController,
         HealthController,
+        BackupController,
         PageFailuresController,
       ],
       providers: [
