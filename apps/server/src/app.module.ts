@@ -4,6 +4,8 @@ import { CalibrationsService } from './calibrations/calibrations.service.ts';
 import { DATABASE, type Database } from './database/database.ts';
 import { DemoService } from './demo.service.ts';
 import { BackupController } from './backup/backup.controller.ts';
+import { MetricsController } from './metrics/metrics.controller.ts';
+import { MetricsService } from './metrics/metrics.service.ts';
 import { HealthController } from './http/health.controller.ts';
 import { PageFailuresController } from './http/page-failures.controller.ts';
 import { JobsController } from './jobs/jobs.controller.ts';
@@ -47,12 +49,14 @@ export class AppModule {
         ShelfController,
         CalibrationsController,
         HealthController,
+        MetricsController,
         BackupController,
         PageFailuresController,
       ],
       providers: [
         { provide: DATABASE, useValue: database },
         { provide: SETTINGS, useValue: settings },
+        MetricsService,
         WorkService,
         ReadersService,
         FilesService,

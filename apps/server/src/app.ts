@@ -7,6 +7,8 @@ import express, { type NextFunction, type Request, type Response } from 'express
 import { AppModule } from './app.module.ts';
 import type { Database } from './database/database.ts';
 import { upgradeDocuments } from './database/upgrade-documents.ts';
+import { MetricsService } from './metrics/metrics.service.ts';
+import { watchRequests } from './metrics/watch-requests.ts';
 import { ownPagesAlone, pageHeaders } from './http/own-pages.ts';
 import { LARGEST_UPLOAD, ProblemFilter } from './http/problem-filter.ts';
 import { LARGEST_JSON, soundBody } from './http/sound-body.ts';
@@ -28,7 +30,7 @@ export async function createApp(
     logger: quiet ? ['fatal'] : ['error', 'warn'],
   });
   app.disable('x-powered-by');
-  app.use(pageHeaders, ownPagesAlone(settings));
+  app.use(watchRequests(app.get(MetricsService)), pageHeaders, ownPagesAlone(settings));
   // Up to November 2026 files, fonts and profiles among them, were called originals.
   app.use('/api/originals', (request: Request, response: Response) =>
     response.redirect(308, `/api/files${request.url}`),
@@ -46,7 +48,7 @@ export async function createApp(
   if (existsSync(WEB_FOLDER)) {
     app.use(express.static(WEB_FOLDER, { index: false, maxAge: '1h' }));
     app.use((request: Request, response: Response, next: NextFunction) => {
-      if (request.method !== 'GET' || request.path.startsWith('/api/')) next();
+      if (request.method !== 'GET' || request.path.startsWith('/api/') || request.path === '/metrics') next();
       else response.sendFile(join(WEB_FOLDER, 'index.html'), { headers: { 'Cache-Control': 'no-cache' } });
     });
   }

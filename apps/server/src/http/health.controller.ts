@@ -15,4 +15,12 @@ export class HealthController {
     if (isAway()) response.status(503);
     return { database: isAway() ? 'away' : 'well' };
   }
+
+  @Get('ready')
+  @ApiOperation({ summary: '200 once requests are answered; 503 while the database is away' })
+  ready(@Res({ passthrough: true }) response: Response): { ready: boolean } {
+    const ready = !this.database.isAway();
+    if (!ready) response.status(503);
+    return { ready };
+  }
 }

@@ -57,7 +57,7 @@ export const ownPagesAlone =
           `This Brachytone is not asked by the name “${name.slice(0, 100)}”. Whoever runs it can allow the name with BRACHYTONE_HOSTS.`,
         ),
       );
-    } else if (request.path.startsWith('/api') && isForeign(request)) {
+    } else if (/^\/(?:api|metrics)(?:\/|$)/.test(request.path) && isForeign(request)) {
       sendProblem(
         response,
         new Problem(

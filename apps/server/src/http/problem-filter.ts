@@ -17,7 +17,8 @@ export class ProblemFilter implements ExceptionFilter {
   catch(error: unknown, host: ArgumentsHost): void {
     const http = host.switchToHttp();
     const response = http.getResponse<Response>();
-    const problem = this.describe(error, http.getRequest<Request>().path.startsWith('/api/files'));
+    const request = http.getRequest<Request>();
+    const problem = this.describe(error, request);
     if (response.headersSent) {
       response.end();
       return;
@@ -25,7 +26,7 @@ export class ProblemFilter implements ExceptionFilter {
     sendProblem(response, problem);
   }
 
-  private describe(error: unknown, isFile: boolean): Problem {
+  private describe(error: unknown, request: Request): Problem {
     if (error instanceof Problem) return error;
     if (error instanceof UnreadableDocument) return new Problem(422, 'Unreadable job', error.message);
     const system = systemProblem(error);
@@ -33,7 +34,9 @@ export class ProblemFilter implements ExceptionFilter {
     const status =
       error instanceof HttpException ? error.getStatus() : Number((error as { status?: unknown }).status);
     if (status === 413) {
-      const [what, most] = isFile ? ['The file', LARGEST_UPLOAD] : ['The job', LARGEST_JSON];
+      const [what, most] = request.path.startsWith('/api/files')
+        ? ['The file', LARGEST_UPLOAD]
+        : ['The job', LARGEST_JSON];
       return new Problem(
         413,
         'Too large',
@@ -42,7 +45,9 @@ export class ProblemFilter implements ExceptionFilter {
     }
     if (status === 404) return new Problem(404, 'Not found', 'There is nothing at this address.');
     if (status >= 400 && status < 500) return new Problem(status, 'Not understood', (error as Error).message);
-    this.log.error(logWords(error));
+    this.log.error(
+      `${request.method} ${request.path} (request ${request.get('X-Request-Id') ?? 'without an id'}): ${logWords(error)}`,
+    );
     return new Problem(
       500,
       'Something failed',

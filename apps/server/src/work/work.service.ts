@@ -1,7 +1,8 @@
-import { Injectable, type OnModuleDestroy } from '@nestjs/common';
+import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common';
 import type { MessagePort } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import { Problem } from '../http/problem.ts';
+import { MetricsService } from '../metrics/metrics.service.ts';
 import { WORKER_FILE } from '../paths.ts';
 import { DEADLINES } from './deadlines.ts';
 import type { Tasks } from './tasks.ts';
@@ -10,7 +11,6 @@ import type { Tasks } from './tasks.ts';
 const THREADS = 2;
 /** What the engine's heap of a thread may take, MB; samples and tables lie outside of it. */
 const HEAP = 1536;
-/** The server's memory, bytes, at which what is being made is ended. */
 const MOST_MEMORY = 3e9;
 /** A thread rests so long before it is ended, ms: beginning one anew takes a moment. */
 const IDLE = 20_000;
@@ -48,9 +48,13 @@ export class WorkService implements OnModuleDestroy {
     resourceLimits: { maxYoungGenerationSizeMb: 8, maxOldGenerationSizeMb: HEAP },
   });
   deadlines = DEADLINES;
+  /** The server's memory, bytes, at which what is being made is ended. */
+  mostMemory = MOST_MEMORY;
   private running = 0;
   private readonly waiting: Waiting[] = [];
   private closing = false;
+
+  constructor(@Inject(MetricsService) private readonly metrics: MetricsService) {}
 
   /** @throws Problem when the task took too long or too much memory, or the server is being stopped */
   async run<Name extends keyof Tasks>(
@@ -58,13 +62,20 @@ export class WorkService implements OnModuleDestroy {
     given: Tasks[Name]['given'],
     options: WorkOptions = {},
   ): Promise<Tasks[Name]['made']> {
+    const waited = this.metrics.waits.startTimer({ work: name });
     await this.turn(options.isPatient ?? false);
+    waited();
+    const done = this.metrics.work.startTimer({ work: name });
+    let ended = 'failed';
     try {
       options.signal?.throwIfAborted();
       if (options.isWanted?.() === false)
         throw new Problem(410, 'Not wanted', 'Nobody waits for this any more.');
-      return await this.watched(name, given, options);
+      const made = await this.watched(name, given, options);
+      ended = 'made';
+      return made;
     } finally {
+      done({ ended: options.signal?.aborted ? 'cancelled' : ended });
       this.running--;
       this.next();
     }
@@ -78,11 +89,18 @@ export class WorkService implements OnModuleDestroy {
     });
   }
 
+  private tellQueue(): void {
+    this.metrics.working.set({ state: 'waiting' }, this.waiting.length);
+    this.metrics.working.set({ state: 'running' }, this.running);
+  }
+
   private next(): void {
+    this.tellQueue();
     if (this.running >= THREADS || this.waiting.length === 0) return;
     const first = this.waiting.findIndex(({ isPatient }) => !isPatient);
     const [{ begin }] = this.waiting.splice(Math.max(0, first), 1);
     this.running++;
+    this.tellQueue();
     begin();
   }
 
@@ -96,7 +114,8 @@ export class WorkService implements OnModuleDestroy {
     const late = setTimeout(() => ended.abort(tooMuch(`longer than ${most / 60_000} min`)), most);
     news?.on('message', () => late.refresh());
     const look = setInterval(() => {
-      if (process.memoryUsage.rss() > MOST_MEMORY) ended.abort(tooMuch('more memory than there is for it'));
+      if (process.memoryUsage.rss() > this.mostMemory)
+        ended.abort(tooMuch('more memory than there is for it'));
     }, LOOK_EVERY);
     try {
       return (await this.pool.run(given, {
