@@ -130,6 +130,8 @@ test('a figure in four live bands, with burst, glow and type, on a dark shirt', 
 
 test('an engraved portrait is printed in a blend of inks', async ({ page }) => {
   const hands = await begun(server, page, 'demo/originals/moon-over-reeds.jpg');
+  await hands.key('1');
+  await hands.type('Film, number', '600');
   await hands.key('4');
   await hands.button('Take one from the shelf');
   await hands.button('Engraved portrait');
@@ -158,6 +160,7 @@ test('an illustration gets the look of print', async ({ page }) => {
   );
   await hands.key('1');
   await hands.choose('Sheet size', 'A6');
+  await hands.type('Film, number', '600');
   await hands.button('Fill');
   await hands.key('3');
   await hands.choose('How it comes to the inks', { label: 'Spot inks' });

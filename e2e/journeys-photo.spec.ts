@@ -56,6 +56,7 @@ test('a pattern over a photograph, driven to two levels and twisted, under a fla
 }) => {
   const hands = await begun(server, page, MARSH);
   await hands.key('1');
+  await hands.type('Film, number', '600');
   await hands.button('Cut, shape or dissolve');
   await hands.button(/^Mix/, 'menuitem');
   await hands.choose('Blend', 'two-levels');

@@ -62,6 +62,15 @@ export function TableBars({
         : sharpness;
   return (
     <>
+      {state !== 'exact' && state !== 'original missing' && (
+        <div
+          role="progressbar"
+          aria-label="The exact picture is being made"
+          className="being-made pointer-events-none absolute inset-x-0 top-0 z-[3] h-[3px] overflow-hidden"
+        >
+          <span className="block h-full w-1/4 bg-guide-deep" />
+        </div>
+      )}
       <div className="absolute top-3 left-3.5 z-[3]" onPointerDown={stop}>
         <Segmented
           label="View"
