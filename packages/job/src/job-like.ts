@@ -63,7 +63,11 @@ export function jobLike(
       ...recipe,
       sheet: { ...recipe.sheet, width: sheet.width, height: sheet.height },
       originals: original ? [madeLike(original, model, darkestInk(recipe))] : [],
-      plates: recipe.plates.map((plate) => ({ ...plate, strokes: [] })),
+      // Masks and regions are of that sheet, and of what lies on it.
+      plates: recipe.plates.map(({ mask: _mask, regions: _regions, ...plate }) => ({
+        ...plate,
+        strokes: [],
+      })),
     },
   };
 }

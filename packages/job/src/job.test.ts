@@ -122,6 +122,14 @@ describe('a new job', () => {
   it('can have another job’s settings: what was painted by hand there, and its files, stay there', () => {
     const [first] = good.recipe.originals;
     const stroke = { points: packedPoints([[0.5, 0.5, 1]]), radius: 0.1, strength: 50, softness: 0 };
+    const ofItsColour = {
+      by: 'colour' as const,
+      mode: 'add' as const,
+      original: first.id,
+      colours: ['#cc3322'],
+      tolerance: 10,
+      softness: 4,
+    };
     const invert = { id: 'i', kind: 'invert', on: true, settings: {} };
     const brush = { id: 'b', kind: 'brush', on: true, settings: { strokes: [stroke] } };
     const inks = [
@@ -138,6 +146,10 @@ describe('a new job', () => {
           id: `plate-${i + 1}`,
           ink: id,
           strokes: [stroke],
+          mask: { inverted: false, wholeDots: false, parts: [ofItsColour] },
+          regions: [
+            { weight: 40, curve: good.recipe.plates[0].curve, parts: [ofItsColour], strokes: [stroke] },
+          ],
         })),
         originals: [
           {
@@ -158,6 +170,8 @@ describe('a new job', () => {
       kind: 'picture' as const,
     };
     const made = pictureLike(model, file);
+    for (const plate of made.recipe.plates) expect(plate).not.toHaveProperty('mask');
+    for (const plate of made.recipe.plates) expect(plate).not.toHaveProperty('regions');
     expect(readDocument(structuredClone(made))).toEqual(made);
     const [original] = made.recipe.originals;
     expect(made.name).toBe('marsh');

@@ -10,6 +10,8 @@ export const LIMITS = {
   margin: { least: -500, most: 500 },
   /** Width of a soft edge, or reach of a glow, mm. */
   soft: { least: 0, most: 200 },
+  /** Width of the soft edge of a mix's dots, mm: wider than a dot it is a flat tone, and costs memory. */
+  mixSoft: { least: 0, most: 5 },
   /** Width of a line along letters, mm. */
   edge: { least: 0, most: 50 },
   /** Size of lettering, mm of an em. */

@@ -168,7 +168,7 @@ const fade = Joi.object({
 const mix = Joi.object({
   screen: partScreenSchema,
   blend: Joi.valid(...Object.keys(MIX_BLENDS)).required(),
-  softness: between(LIMITS.soft).optional(),
+  softness: between(LIMITS.mixSoft).optional(),
   strength: percent,
 });
 

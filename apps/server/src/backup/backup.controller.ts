@@ -1,5 +1,6 @@
-import { Controller, Get, Inject, StreamableFile } from '@nestjs/common';
+import { Controller, Get, Inject, Res, StreamableFile } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import type { Response } from 'express';
 import { DATABASE, type Database } from '../database/database.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
 import { writeBackup } from './write-backup.ts';
@@ -14,9 +15,12 @@ export class BackupController {
 
   @Get()
   @ApiOperation({ summary: 'All that is kept here, as a ZIP file, as it was at one moment' })
-  async backup(): Promise<StreamableFile> {
+  async backup(@Res({ passthrough: true }) response: Response): Promise<StreamableFile> {
     const day = new Date().toISOString().slice(0, 10);
-    return new StreamableFile(await writeBackup(this.database, this.settings.dataFolder), {
+    const bytes = await writeBackup(this.database, this.settings.dataFolder);
+    // Nobody may be left who takes it.
+    response.on('close', () => bytes.destroy());
+    return new StreamableFile(bytes, {
       type: 'application/zip',
       disposition: `attachment; filename="brachytone-${day}.zip"`,
     });

@@ -1,4 +1,5 @@
 import { createHash, randomUUID, type Hash } from 'node:crypto';
+import { once } from 'node:events';
 import { createReadStream, createWriteStream } from 'node:fs';
 import { mkdir, readdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -34,7 +35,7 @@ async function snapshotOf(database: Database, folder: string): Promise<Snapshot>
         const out = createWriteStream(join(folder, name));
         rows[name] = 0;
         for await (const row of pagesOf(tx, name)) {
-          out.write(`${plainJson(row)}\n`);
+          if (!out.write(`${plainJson(row)}\n`)) await once(out, 'drain');
           rows[name]++;
         }
         out.end();
@@ -90,8 +91,9 @@ export async function writeBackup(database: Database, dataFolder: string): Promi
   const films = join(dataFolder, 'films');
   for (const run of await readdir(films).catch(() => [] as string[])) {
     for (const file of await readdir(join(films, run)).catch(() => [] as string[])) {
-      // Films that are being made have a name of their own until they are whole.
-      add(`films/${run}/${file}`, false, () => fileOrNothing(join(films, run, file)));
+      // Films that are being made have another name until they are whole.
+      if (!file.endsWith('.part'))
+        add(`films/${run}/${file}`, false, () => fileOrNothing(join(films, run, file)));
     }
   }
   zip.addReadStreamLazy(MANIFEST, {}, (take) => {

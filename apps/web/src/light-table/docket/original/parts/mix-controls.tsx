@@ -49,7 +49,7 @@ export function MixControls() {
         label="Soft edges"
         value={mix.softness ?? 0}
         unit={mm}
-        {...LIMITS.soft}
+        {...LIMITS.mixSoft}
         usual={[0, 2]}
         path={[...path, 'softness']}
         onChange={(softness, gesture) => set({ softness }, gesture)}
