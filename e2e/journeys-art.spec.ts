@@ -175,7 +175,7 @@ test('an illustration gets the look of print', async ({ page }) => {
   await hands.type('Longer side', '800');
   const [download] = await Promise.all([page.waitForEvent('download'), hands.button('Save picture')]);
   const picture = await sharp(
-    await (await import('node:fs/promises')).readFile((await download.path())),
+    await (await import('node:fs/promises')).readFile(await download.path()),
   ).stats();
   // A picture in colours: its channels are not alike.
   const means = picture.channels.slice(0, 3).map(({ mean }) => mean);

@@ -15,7 +15,7 @@ const MARSH = 'demo/originals/marsh-at-dusk.jpg';
 /** What a press of a button gives to save. */
 async function saved(page: Page, press: () => Promise<void>): Promise<Buffer> {
   const [download] = await Promise.all([page.waitForEvent('download'), press()]);
-  return readFile((await download.path()));
+  return readFile(await download.path());
 }
 
 test('process, large and coarse, with solid black and yellow painted out', async ({ page }) => {
