@@ -1,4 +1,5 @@
 import { Module, type DynamicModule } from '@nestjs/common';
+import { APP_GUARD, APP_INTERCEPTOR } from '@nestjs/core';
 import { CalibrationsController } from './calibrations/calibrations.controller.ts';
 import { CalibrationsService } from './calibrations/calibrations.service.ts';
 import { DATABASE, type Database } from './database/database.ts';
@@ -28,6 +29,17 @@ import { SetAsideController } from './jobs/set-aside.controller.ts';
 import { SETTINGS, type Settings } from './settings.ts';
 import { ShelfController } from './shelf/shelf.controller.ts';
 import { ShelfService } from './shelf/shelf.service.ts';
+import { AccessGuard } from './studio/access.guard.ts';
+import { AuditController } from './studio/audit.controller.ts';
+import { AuditInterceptor } from './studio/audit.interceptor.ts';
+import { AuditService } from './studio/audit.service.ts';
+import { LinksService } from './studio/links.service.ts';
+import { PeopleController } from './studio/people.controller.ts';
+import { PeopleService } from './studio/people.service.ts';
+import { SessionController } from './studio/session.controller.ts';
+import { SessionsService } from './studio/sessions.service.ts';
+import { TokensController } from './studio/tokens.controller.ts';
+import { TokensService } from './studio/tokens.service.ts';
 import { TypefacesService } from './files/typefaces.service.ts';
 import { WorkService } from './work/work.service.ts';
 
@@ -51,11 +63,22 @@ export class AppModule {
         HealthController,
         MetricsController,
         BackupController,
+        SessionController,
+        PeopleController,
+        TokensController,
+        AuditController,
         PageFailuresController,
       ],
       providers: [
         { provide: DATABASE, useValue: database },
         { provide: SETTINGS, useValue: settings },
+        SessionsService,
+        LinksService,
+        PeopleService,
+        TokensService,
+        AuditService,
+        { provide: APP_GUARD, useClass: AccessGuard },
+        { provide: APP_INTERCEPTOR, useClass: AuditInterceptor },
         MetricsService,
         WorkService,
         ReadersService,

@@ -30,6 +30,8 @@ export async function createApp(
     logger: quiet ? ['fatal'] : ['error', 'warn'],
   });
   app.disable('x-powered-by');
+  // Who asks is told by the address of the connection, unless a proxy of the studio's own says otherwise.
+  if (settings.studio && settings.studio.proxies.length > 0) app.set('trust proxy', settings.studio.proxies);
   app.use(watchRequests(app.get(MetricsService)), pageHeaders, ownPagesAlone(settings));
   // Up to November 2026 files, fonts and profiles among them, were called originals.
   app.use('/api/originals', (request: Request, response: Response) =>

@@ -7,9 +7,21 @@ import { TypefacesService } from './files/typefaces.service.ts';
 import { DemoService } from './demo.service.ts';
 import { stopOnSignal } from './stop.ts';
 import { logWords } from './http/log-words.ts';
-import { readSettings } from './settings.ts';
+import { readSettings, UnfitSettings, type Settings } from './settings.ts';
+import { PeopleService } from './studio/people.service.ts';
 
-const settings = readSettings();
+/** The settings; without fit ones it says so and goes no further. */
+function fitSettings(): Settings {
+  try {
+    return readSettings();
+  } catch (error) {
+    if (!(error instanceof UnfitSettings)) throw error;
+    console.error(error.message);
+    process.exit(1);
+  }
+}
+
+const settings = fitSettings();
 // What goes wrong in one place must not end what all others are at.
 process.on('unhandledRejection', (error) => console.error(logWords(error)));
 
@@ -26,6 +38,11 @@ try {
   console.log(
     `Brachytone is at http://${settings.host === '127.0.0.1' ? 'localhost' : settings.host}:${settings.port}`,
   );
+  const { ownerLink } = app.get(PeopleService);
+  if (ownerLink !== undefined)
+    console.log(
+      `Nobody is its owner yet. Whoever opens this link first, within a day, becomes it:\n${ownerLink}`,
+    );
 } catch (error) {
   if (error instanceof FolderInUse || error instanceof DatabaseInUse) console.error(error.message);
   else if ((error as NodeJS.ErrnoException).code === 'EADDRINUSE') {

@@ -1,5 +1,15 @@
 import { resolve } from 'node:path';
 
+/** What a server that people sign in to needs. */
+export interface StudioSettings {
+  /** What sessions are signed with. `BRACHYTONE_SECRET`. */
+  readonly secret: string;
+  /** Where people reach it. `BRACHYTONE_URL`, else its own address; with https: cookies go by TLS alone. */
+  readonly url: string;
+  /** Addresses of the proxy that says who asks and how. `BRACHYTONE_PROXY`, parted by commas; none by default. */
+  readonly proxies: readonly string[];
+}
+
 /** What can be set from outside, by environment variables. */
 export interface Settings {
   /** Folder for the database, films and cached pictures. `BRACHYTONE_DATA`, else ./data. */
@@ -12,19 +22,56 @@ export interface Settings {
   readonly port: number;
   /** A PostgreSQL server to use in place of the database in the data folder. `DATABASE_URL`. */
   readonly databaseUrl: string | undefined;
+  /**
+   * There where people sign in: for a `HOST` other than this machine alone, or with `BRACHYTONE_SHARED=on`. Else it is one person's own, and
+   * nobody is asked.
+   */
+  readonly studio: StudioSettings | undefined;
 }
 
 export const SETTINGS = Symbol('settings');
 
+/** Settings that a server cannot start with; says in a sentence what to do. */
+export class UnfitSettings extends Error {}
+
+/** Fewest characters of a secret. */
+const SHORTEST_SECRET = 32;
+
+const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1']);
+
+const listOf = (text: string | undefined): string[] =>
+  (text ?? '')
+    .split(',')
+    .map((one) => one.trim().toLowerCase())
+    .filter(Boolean);
+
+function studioOf(environment: NodeJS.ProcessEnv, host: string, port: number): StudioSettings | undefined {
+  if (LOOPBACK.has(host) && environment.BRACHYTONE_SHARED !== 'on') return undefined;
+  const secret = environment.BRACHYTONE_SECRET ?? '';
+  if (secret.length < SHORTEST_SECRET)
+    throw new UnfitSettings(
+      `Other machines can reach Brachytone at ${host}, so people sign in, and that needs a secret: set BRACHYTONE_SECRET to ${SHORTEST_SECRET} characters or more that nobody can guess, and keep it. One is made by: node -e "console.log(crypto.randomBytes(32).toString('base64url'))"`,
+    );
+  const url = environment.BRACHYTONE_URL ?? `http://${LOOPBACK.has(host) ? 'localhost' : host}:${port}`;
+  if (!URL.canParse(url) || !/^https?:$/.test(new URL(url).protocol))
+    throw new UnfitSettings('BRACHYTONE_URL is not an address such as https://plates.example.');
+  return { secret, url: new URL(url).origin, proxies: listOf(environment.BRACHYTONE_PROXY) };
+}
+
+/** @throws UnfitSettings */
 export function readSettings(environment: NodeJS.ProcessEnv = process.env): Settings {
+  const host = environment.HOST ?? '127.0.0.1';
+  const port = Number(environment.PORT ?? 4180);
+  const studio = studioOf(environment, host, port);
   return {
     dataFolder: resolve(environment.BRACHYTONE_DATA ?? 'data'),
-    host: environment.HOST ?? '127.0.0.1',
-    hosts: (environment.BRACHYTONE_HOSTS ?? '')
-      .split(',')
-      .map((name) => name.trim().toLowerCase())
-      .filter(Boolean),
-    port: Number(environment.PORT ?? 4180),
+    host,
+    hosts: [
+      ...listOf(environment.BRACHYTONE_HOSTS),
+      ...(studio ? [new URL(studio.url).hostname.toLowerCase()] : []),
+    ],
+    port,
     databaseUrl: environment.DATABASE_URL,
+    studio,
   };
 }

@@ -8,6 +8,7 @@ import sharp from 'sharp';
 import request from 'supertest';
 import { createApp } from '../src/app.ts';
 import { openDatabase, type Database } from '../src/database/database.ts';
+import type { StudioSettings } from '../src/settings.ts';
 import { WorkService } from '../src/work/work.service.ts';
 
 /** A whole server over an in-memory database and a folder that goes away. */
@@ -19,10 +20,17 @@ export interface Harness {
   close(): Promise<void>;
 }
 
-export async function startServer(): Promise<Harness> {
+export async function startServer(studio?: StudioSettings): Promise<Harness> {
   const folder = mkdtempSync(join(tmpdir(), 'server-'));
   const database = await openDatabase('memory');
-  const settings = { dataFolder: folder, host: '127.0.0.1', hosts: [], port: 0, databaseUrl: undefined };
+  const settings = {
+    dataFolder: folder,
+    host: '127.0.0.1',
+    hosts: [],
+    port: 0,
+    databaseUrl: undefined,
+    studio,
+  };
   const app = await createApp(database, settings, true);
   await app.init();
   // A process that runs many tests holds much that is none of this server's.

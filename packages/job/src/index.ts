@@ -34,6 +34,7 @@ export * from './pictures.ts';
 export * from './gang.ts';
 export * from './papers.ts';
 export * from './views.ts';
+export * from './studio.ts';
 export * from './typefaces.ts';
 export * from './lettering.ts';
 export * from './films.ts';

@@ -1,13 +1,14 @@
 /** `backup FILE` writes all that is kept into a file, `restore FILE` puts it into an empty place. */
 import { createWriteStream } from 'node:fs';
-import { rename, rm } from 'node:fs/promises';
-import { resolve } from 'node:path';
+import { readFile, rename, rm } from 'node:fs/promises';
+import { join, resolve } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { FolderInUse, lockFolder } from '../data-lock.ts';
 import { openDatabase, placeOf, type Database } from '../database/database.ts';
 import { DatabaseInUse } from '../database/hold-database.ts';
 import { readSettings } from '../settings.ts';
+import { FOLDER_KEY } from '../studio/sessions.service.ts';
 import { NotRestored, restoreBackup } from './restore-backup.ts';
 import { writeBackup } from './write-backup.ts';
 
@@ -30,10 +31,19 @@ async function opened<Result>(use: (database: Database) => Promise<Result>): Pro
   }
 }
 
+/** What a server that people sign in to knows this machine by. */
+async function folderKey(): Promise<Record<string, string>> {
+  if (!settings.studio) return {};
+  const key = await readFile(join(settings.dataFolder, FOLDER_KEY), 'utf8').catch(() => '');
+  return { Authorization: `Bearer ${key}` };
+}
+
 /** Has the server that runs write it; undefined where none answers. */
 async function fromServer(): Promise<Readable | undefined> {
   try {
-    const answer = await fetch(`http://127.0.0.1:${settings.port}/api/backup`);
+    const answer = await fetch(`http://127.0.0.1:${settings.port}/api/backup`, {
+      headers: await folderKey(),
+    });
     if (!answer.ok || !answer.body)
       throw new NotRestored(`The server answered ${answer.status}. No backup was made.`);
     return Readable.fromWeb(answer.body);

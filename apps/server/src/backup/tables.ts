@@ -12,8 +12,9 @@ import {
   setAside,
   shelf,
 } from '../database/schema.ts';
+import { audit, credentials, people, tokens } from '../database/studio-schema.ts';
 
-/** Tables whose rows a backup holds, by name; bytes of originals are apart. */
+/** Tables whose rows a backup holds, by name; bytes of originals are apart. People sign in anew, and links that work once are made anew. */
 export const TABLES: Readonly<Record<string, PgTable>> = {
   originals,
   jobs,
@@ -25,6 +26,10 @@ export const TABLES: Readonly<Record<string, PgTable>> = {
   set_aside: setAside,
   older_documents: olderDocuments,
   refused_work: refusedWork,
+  people,
+  credentials,
+  tokens,
+  audit,
 };
 
 export type Row = Readonly<Record<string, unknown>>;

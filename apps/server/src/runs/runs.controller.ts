@@ -23,6 +23,8 @@ import { interval, map, merge, type Observable } from 'rxjs';
 import { Checked } from '../http/checked.ts';
 import { id } from '../jobs/job-bodies.ts';
 import { ZipFile } from 'yazl';
+import { SessionsService } from '../studio/sessions.service.ts';
+import { Who, type Visitor } from '../studio/visitor.ts';
 import { RunsService } from './runs.service.ts';
 
 const film = Joi.number().min(50).max(5000).required();
@@ -60,7 +62,10 @@ const fileName = Joi.string()
 @ApiTags('runs')
 @Controller('api/runs')
 export class RunsController {
-  constructor(@Inject(RunsService) private readonly runs: RunsService) {}
+  constructor(
+    @Inject(RunsService) private readonly runs: RunsService,
+    @Inject(SessionsService) private readonly sessions: SessionsService,
+  ) {}
 
   @Get()
   @ApiOperation({ summary: 'Runs, newest first' })
@@ -70,14 +75,14 @@ export class RunsController {
 
   @Sse('events')
   @ApiOperation({ summary: 'Every change to any run, as server-sent events' })
-  events(): Observable<MessageEvent> {
+  events(@Who() visitor: Visitor): Observable<MessageEvent> {
     // A beat now and then keeps the line open while nothing happens.
     const beat = interval(20_000).pipe(map(() => ({ type: 'beat', data: '' })));
     return merge(
       this.runs.watch().pipe(map((run) => ({ type: 'run', data: run }))),
       this.runs.watchRemovals().pipe(map((id) => ({ type: 'gone', data: id }))),
       beat,
-    );
+    ).pipe(this.sessions.whileSignedIn(visitor));
   }
 
   @Post()
