@@ -1,4 +1,4 @@
-import { existsSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
@@ -48,10 +48,13 @@ export async function createApp(
   // Made when somebody first asks for it.
   SwaggerModule.setup('api/docs', app, () => SwaggerModule.createDocument(app, description));
   if (existsSync(WEB_FOLDER)) {
+    const html = readFileSync(join(WEB_FOLDER, 'index.html'), 'utf8');
+    // The page knows from the first whether people sign in.
+    const page = settings.studio ? html.replace('<html', '<html data-shared') : html;
     app.use(express.static(WEB_FOLDER, { index: false, maxAge: '1h' }));
     app.use((request: Request, response: Response, next: NextFunction) => {
       if (request.method !== 'GET' || request.path.startsWith('/api/') || request.path === '/metrics') next();
-      else response.sendFile(join(WEB_FOLDER, 'index.html'), { headers: { 'Cache-Control': 'no-cache' } });
+      else response.set('Cache-Control', 'no-cache').type('html').send(page);
     });
   }
   return app;

@@ -12,6 +12,9 @@ import { InkShelf } from './shelves/ink-shelf.tsx';
 import { ScreenShelfPage } from './shelves/screen-shelf.tsx';
 import { StockShelf } from './shelves/stock-shelf.tsx';
 import { NotHere } from './shell/not-here.tsx';
+import { Gate } from './studio/gate.tsx';
+import { PeoplePage } from './studio/people-page.tsx';
+import { WelcomePage } from './studio/welcome-page.tsx';
 import { StoragePage } from './storage/storage-page.tsx';
 
 const router = createBrowserRouter([
@@ -27,6 +30,8 @@ const router = createBrowserRouter([
   { path: '/presses', element: <PressRoom /> },
   { path: '/presses/:id', element: <PressPage /> },
   { path: '/presses/:id/calibrations/:calibration', element: <CalibrationPage /> },
+  { path: '/people', element: <PeoplePage /> },
+  { path: '/welcome', element: <WelcomePage /> },
   { path: '/licences', element: <LicencesPage /> },
   { path: '*', element: <NotHere /> },
 ]);
@@ -34,7 +39,9 @@ const router = createBrowserRouter([
 export function App() {
   return (
     <>
-      <RouterProvider router={router} />
+      <Gate>
+        <RouterProvider router={router} />
+      </Gate>
       <Toaster
         position="bottom-right"
         toastOptions={{

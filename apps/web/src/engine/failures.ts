@@ -1,4 +1,5 @@
 import { toast } from 'sonner';
+import { changeHeaders } from '../store/change-headers.ts';
 import { lanes } from './lanes.ts';
 
 /** Failures that were reported, by what they said: each once. */
@@ -12,7 +13,7 @@ export function report({ name, message, stack = '' }: Error): void {
   console.error(text, stack);
   void fetch('/api/page-failures', {
     method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
+    headers: { 'Content-Type': 'application/json', ...changeHeaders() },
     body: JSON.stringify({ message: text.slice(0, 500), stack: stack.slice(0, 4000) }),
     // Away with the server: there is no log to tell.
   }).catch(() => undefined);

@@ -1,5 +1,7 @@
 import type { ReactNode } from 'react';
 import { Link, NavLink, useLocation } from 'react-router';
+import { isShared } from '../studio/is-shared.ts';
+import { PersonMenu } from '../studio/person-menu.tsx';
 
 /** The bar across every place: mark, where you are, what you can do here. */
 export function TopBar({ where, children }: { where?: ReactNode; children?: ReactNode }) {
@@ -22,9 +24,13 @@ export function TopBar({ where, children }: { where?: ReactNode; children?: Reac
           <Place to="/gang">Gang</Place>
           <Place to="/runs">Runs</Place>
           <Place to="/storage">Storage</Place>
+          {isShared() && <Place to="/people">People</Place>}
         </nav>
       )}
-      <div className="ml-auto flex items-center gap-2.5">{children}</div>
+      <div className="ml-auto flex items-center gap-2.5">
+        {children}
+        {where === undefined && <PersonMenu />}
+      </div>
     </header>
   );
 }

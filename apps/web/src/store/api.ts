@@ -33,13 +33,29 @@ import type {
   ShelfInk,
   Taking,
 } from '@brachytone/job';
+import { changeHeaders } from './change-headers.ts';
 import { takeEarly } from './early-job.ts';
+
+const ask = fetchBaseQuery({
+  baseUrl: '/api',
+  prepareHeaders: (headers) => {
+    for (const [name, value] of Object.entries(changeHeaders())) headers.set(name, value);
+  },
+});
+
+/** Asks; where nobody is signed in any more, the page shows its door. */
+const askAsPerson: typeof ask = async (wish, of, options) => {
+  const answer = await ask(wish, of, options);
+  if (answer.error?.status === 401) of.dispatch(api.util.invalidateTags(['me']));
+  return answer;
+};
 
 /** Everything the server is asked for, but saves of the open job (see autosave). */
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
+  baseQuery: askAsPerson,
   tagTypes: [
+    'me',
     'jobs',
     'set aside',
     'runs',

@@ -1,5 +1,7 @@
 import { stringify } from 'safe-stable-stringify';
 import type { JobView, ProblemDetails } from '@brachytone/job';
+import { api } from './api.ts';
+import { changeHeaders } from './change-headers.ts';
 import { saved, saveFailed, saving } from './job-slice.ts';
 import { store, type AppStore } from './store.ts';
 import { dropUnsaved, keepUnsaved } from './unsaved.ts';
@@ -31,7 +33,7 @@ async function saveOnce({ dispatch, getState }: AppStore, keepalive: boolean): P
   try {
     const response = await fetch(`/api/jobs/${id}`, {
       method: 'PUT',
-      headers: { 'Content-Type': 'application/json' },
+      headers: { 'Content-Type': 'application/json', ...changeHeaders() },
       body: JSON.stringify(body),
       keepalive,
     });
@@ -42,6 +44,7 @@ async function saveOnce({ dispatch, getState }: AppStore, keepalive: boolean): P
       dispatch(saved({ revision: (answer as { revision: number }).revision, changes }));
       return;
     }
+    if (response.status === 401) dispatch(api.util.invalidateTags(['me']));
     const problem = answer as ProblemDetails;
     const theirs: JobView | undefined = problem.job;
     // Our own save arrived, only its answer was lost.

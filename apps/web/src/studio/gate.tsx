@@ -1,0 +1,24 @@
+import type { ReactNode } from 'react';
+import { useMeQuery } from '../store/studio-api.ts';
+import { isShared } from './is-shared.ts';
+import { SignIn } from './sign-in.tsx';
+
+/** Pages that are there for whoever has their link. */
+const OPEN = /^\/(?:welcome|proof)(?:\/|$)/;
+
+/** Lets in whoever is signed in, where that is asked at all. */
+export function Gate({ children }: { children: ReactNode }) {
+  const { data, isError, refetch } = useMeQuery(undefined, { skip: !isShared() });
+  if (!isShared() || OPEN.test(location.pathname)) return children;
+  if (isError)
+    return (
+      <p role="alert" className="p-10">
+        The server cannot be reached.{' '}
+        <button type="button" className="underline" onClick={() => void refetch()}>
+          Try again
+        </button>
+      </p>
+    );
+  if (!data) return null;
+  return data.person ? children : <SignIn />;
+}
