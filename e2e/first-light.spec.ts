@@ -323,7 +323,7 @@ test('a job changed in two windows: neither version is lost', async ({ page, con
   await setNumber(other, 'Ruling, number', '55');
   await saved(other);
   await setNumber(page, 'Ruling, number', '65');
-  await expect(page.getByRole('alert')).toContainText('another window');
+  await expect(page.getByRole('alert')).toContainText('changed elsewhere');
   await page.getByRole('button', { name: 'Take the other' }).click();
   await expect(page.getByRole('textbox', { name: 'Ruling, number' })).toHaveValue('55 lpi');
   await page.getByRole('button', { name: 'Redo' }).click();

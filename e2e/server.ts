@@ -11,10 +11,14 @@ export class Server {
   private child: ChildProcess | undefined;
   private readonly port: number;
   private readonly demo: boolean;
+  private readonly env: Readonly<Record<string, string>>;
+  /** What it printed. */
+  printed = '';
 
-  constructor(port: number, demo = false) {
+  constructor(port: number, demo = false, env: Readonly<Record<string, string>> = {}) {
     this.port = port;
     this.demo = demo;
+    this.env = env;
     this.url = `http://127.0.0.1:${port}`;
   }
 
@@ -25,12 +29,14 @@ export class Server {
         BRACHYTONE_DATA: this.folder,
         PORT: String(this.port),
         BRACHYTONE_DEMO: this.demo ? 'on' : 'off',
+        ...this.env,
       },
       stdio: ['ignore', 'pipe', 'inherit'],
     });
     this.child = child;
     await new Promise<void>((resolve, reject) => {
       child.stdout.on('data', (text: Buffer) => {
+        this.printed += text.toString();
         if (text.includes('Brachytone is at')) resolve();
       });
       child.on('exit', (code) => reject(new Error(`The server ended with ${code}.`)));

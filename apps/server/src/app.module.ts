@@ -29,6 +29,9 @@ import { SetAsideController } from './jobs/set-aside.controller.ts';
 import { SETTINGS, type Settings } from './settings.ts';
 import { ShelfController } from './shelf/shelf.controller.ts';
 import { ShelfService } from './shelf/shelf.service.ts';
+import { BulletinService } from './live/bulletin.service.ts';
+import { LiveController } from './live/live.controller.ts';
+import { PresenceService } from './live/presence.service.ts';
 import { AccessGuard } from './studio/access.guard.ts';
 import { AuditController } from './studio/audit.controller.ts';
 import { AuditInterceptor } from './studio/audit.interceptor.ts';
@@ -67,11 +70,14 @@ export class AppModule {
         PeopleController,
         TokensController,
         AuditController,
+        LiveController,
         PageFailuresController,
       ],
       providers: [
         { provide: DATABASE, useValue: database },
         { provide: SETTINGS, useValue: settings },
+        BulletinService,
+        PresenceService,
         SessionsService,
         LinksService,
         PeopleService,

@@ -36,7 +36,7 @@ const addressOf = (endpoint: string): string =>
     .replace(/:\w+/g, 'x');
 
 /** Ends sessions of whoever asks, or says what no asker may say. */
-const LEFT_OUT = new Set(['DELETE /api/session', 'GET /api/runs/events']);
+const LEFT_OUT = new Set(['DELETE /api/session', 'GET /api/runs/events', 'GET /api/live']);
 
 const isRefused = async (asks: Asks, endpoint: string): Promise<boolean> => {
   const { status, body } = await asks(endpoint.split(' ')[0], addressOf(endpoint));

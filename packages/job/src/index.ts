@@ -35,6 +35,7 @@ export * from './gang.ts';
 export * from './papers.ts';
 export * from './views.ts';
 export * from './studio.ts';
+export * from './merge.ts';
 export * from './typefaces.ts';
 export * from './lettering.ts';
 export * from './films.ts';

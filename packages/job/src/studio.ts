@@ -91,3 +91,18 @@ export interface AuditEntry {
   readonly did: string;
   readonly subject: string;
 }
+
+/** Somebody who has a job open. */
+export interface Presence {
+  readonly job: string;
+  /** Id of the person. */
+  readonly person: string;
+  readonly name: string;
+}
+
+/** A job was changed. */
+export interface JobNews {
+  readonly id: string;
+  readonly revision: number;
+  readonly by: string | null;
+}

@@ -10,6 +10,8 @@ export interface JobStep {
   readonly label: string;
   readonly forward: readonly JobPatch[];
   readonly backward: readonly JobPatch[];
+  /** Who did it, where people sign in; the server fills it in. */
+  readonly by?: string;
 }
 
 export interface JobPatch {
@@ -26,6 +28,8 @@ export interface JobSummary {
   readonly putAway: boolean;
   /** When it was last saved, ISO 8601. */
   readonly touched: string;
+  /** Who changed it last, where people sign in. */
+  readonly changedBy: string | null;
   readonly name: string;
   /** mm, and film pixels per inch. */
   readonly sheet: { readonly width: number; readonly height: number; readonly resolution: number };
@@ -77,6 +81,8 @@ export interface JobWithDocument {
   readonly revision: number;
   readonly putAway: boolean;
   readonly touched: string;
+  /** Who changed it last, where people sign in. */
+  readonly changedBy: string | null;
   readonly document: JobDocument;
 }
 

@@ -62,6 +62,8 @@ export const jobs = pgTable('jobs', {
   revision: integer('revision').notNull(),
   /** How many of the job's steps are done; the rest are undone and can be done again. */
   position: integer('position').notNull().default(0),
+  /** Who changed it last: the name, where people sign in. */
+  changedBy: text('changed_by'),
   putAway: boolean('put_away').notNull().default(false),
   /** When it was put away or taken out, if it ever was. */
   putAwayChanged: moment('put_away_changed'),

@@ -1,4 +1,5 @@
 import {
+  LONGEST_PERSON_NAME,
   nameFromFile,
   PICTURE_FORMATS,
   textLine,
@@ -57,7 +58,14 @@ export const saveBody: Joi.ObjectSchema<SaveBody> = Joi.object<SaveBody>({
   history: Joi.object({
     from: count.min(0),
     steps: Joi.array()
-      .items(Joi.object({ label: textLine(120).required(), forward: patches, backward: patches }))
+      .items(
+        Joi.object({
+          label: textLine(120).required(),
+          forward: patches,
+          backward: patches,
+          by: textLine(LONGEST_PERSON_NAME),
+        }),
+      )
       .max(MOST_STEPS)
       .required(),
     position: count.min(0),

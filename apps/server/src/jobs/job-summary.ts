@@ -11,6 +11,7 @@ export const SUMMARY = {
   revision: jobs.revision,
   putAway: jobs.putAway,
   touched: jobs.touched,
+  changedBy: jobs.changedBy,
   name: sql<string>`${jobs.document} ->> 'name'`,
   sheet: part<Recipe['sheet']>('{recipe,sheet}'),
   stock: part<Recipe['stock']>('{recipe,stock}'),

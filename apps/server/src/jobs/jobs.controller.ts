@@ -19,6 +19,7 @@ import type { Response } from 'express';
 import Joi from 'joi';
 import joiToSwagger from 'joi-to-swagger';
 import { Checked } from '../http/checked.ts';
+import { Who, type Visitor } from '../studio/visitor.ts';
 import {
   id,
   jobsQuery,
@@ -77,8 +78,9 @@ export class JobsController {
   @Post()
   @ApiOperation({ summary: 'Start a job from an original or from a document' })
   @ApiBody({ schema: schemaOf(startBody) })
-  start(@Body(new Checked(startBody)) body: StartBody) {
-    return body.picture ? this.jobs.start(body.picture) : this.jobs.create(body.document);
+  start(@Who() { name }: Visitor, @Body(new Checked(startBody)) body: StartBody) {
+    const by = name || null;
+    return body.picture ? this.jobs.start(body.picture, by) : this.jobs.create(body.document, by);
   }
 
   @Get(':id')
@@ -90,8 +92,12 @@ export class JobsController {
   @Put(':id')
   @ApiOperation({ summary: 'Save; 409 with the newer job when the revision is stale' })
   @ApiBody({ schema: schemaOf(saveBody) })
-  save(@Param('id', new Checked(id)) job: string, @Body(new Checked(saveBody)) body: SaveBody) {
-    return this.jobs.save(job, body.revision, body.document, body.history);
+  save(
+    @Who() { name }: Visitor,
+    @Param('id', new Checked(id)) job: string,
+    @Body(new Checked(saveBody)) body: SaveBody,
+  ) {
+    return this.jobs.save(job, body.revision, body.document, body.history, name || null);
   }
 
   @Patch(':id')
@@ -106,8 +112,8 @@ export class JobsController {
 
   @Post(':id/duplicate')
   @ApiOperation({ summary: 'A copy of a job' })
-  duplicate(@Param('id', new Checked(id)) job: string) {
-    return this.jobs.duplicate(job);
+  duplicate(@Who() { name }: Visitor, @Param('id', new Checked(id)) job: string) {
+    return this.jobs.duplicate(job, name || null);
   }
 
   @Get(':id/proof.png')

@@ -20,6 +20,7 @@ import { and, asc, count, desc, eq, gte, inArray, sql } from 'drizzle-orm';
 import { DATABASE, type Database } from '../database/database.ts';
 import { jobs, jobSteps } from '../database/schema.ts';
 import { notFound, Problem } from '../http/problem.ts';
+import { BulletinService } from '../live/bulletin.service.ts';
 import { FilesService } from '../files/files.service.ts';
 import { SUMMARY, summaryOf } from './job-summary.ts';
 
@@ -33,6 +34,7 @@ export class JobsService {
   constructor(
     @Inject(DATABASE) private readonly database: Database,
     @Inject(FilesService) private readonly originals: FilesService,
+    @Inject(BulletinService) private readonly bulletin: BulletinService,
   ) {}
 
   /** Jobs of a page: `most` of them from place `from` on. */
@@ -86,7 +88,7 @@ export class JobsService {
   }
 
   /** A new job from an original that was brought in under the given file name. */
-  async start(picture: { sha256: string; name: string }): Promise<JobWithDocument> {
+  async start(picture: { sha256: string; name: string }, by: string | null = null): Promise<JobWithDocument> {
     const { width, height, kind, facts } = await this.originals.get(picture.sha256);
     if (kind === 'font' || kind === 'profile') {
       throw new Problem(
@@ -98,7 +100,7 @@ export class JobsService {
       );
     }
     const document = newJob({ ...picture, width, height }, kind);
-    return this.create(facts.shades ? await this.painted(document, picture.sha256) : document);
+    return this.create(facts.shades ? await this.painted(document, picture.sha256) : document, by);
   }
 
   /** A drawing with greys or colours is printed as tone; one that cannot be painted stays line work. */
@@ -117,19 +119,20 @@ export class JobsService {
   }
 
   /** A job with the given document. */
-  async create(value: unknown): Promise<JobWithDocument> {
+  async create(value: unknown, by: string | null = null): Promise<JobWithDocument> {
     const document = await this.read(value);
     const [row] = await this.database.queries
       .insert(jobs)
-      .values({ id: randomUUID(), document, revision: 1 })
+      .values({ id: randomUUID(), document, revision: 1, changedBy: by })
       .returning();
+    this.bulletin.tell({ kind: 'job', id: row.id, revision: row.revision, by });
     return withDocument(row);
   }
 
   /** A copy of a job, without its history. */
-  async duplicate(id: string): Promise<JobWithDocument> {
+  async duplicate(id: string, by: string | null = null): Promise<JobWithDocument> {
     const { document } = await this.get(id);
-    return this.create({ ...document, name: cutText(`${document.name} (copy)`, 120) });
+    return this.create({ ...document, name: cutText(`${document.name} (copy)`, 120) }, by);
   }
 
   /**
@@ -142,12 +145,19 @@ export class JobsService {
     revision: number,
     value: unknown,
     history: HistoryChange,
+    by: string | null = null,
   ): Promise<{ revision: number }> {
     const document = await this.read(value);
     const saved = await this.database.queries.transaction(async (tx) => {
       const [row] = await tx
         .update(jobs)
-        .set({ document, revision: revision + 1, position: history.position, touched: new Date() })
+        .set({
+          document,
+          revision: revision + 1,
+          position: history.position,
+          touched: new Date(),
+          changedBy: by,
+        })
         .where(and(eq(jobs.id, id), eq(jobs.revision, revision)))
         .returning({ revision: jobs.revision });
       if (!row) return undefined;
@@ -161,17 +171,24 @@ export class JobsService {
         );
       }
       await tx.delete(jobSteps).where(and(eq(jobSteps.jobId, id), gte(jobSteps.sequence, history.from)));
-      const rows = history.steps.map((step, i) => ({ jobId: id, sequence: history.from + i, step }));
+      const rows = history.steps.map((step, i) => ({
+        jobId: id,
+        sequence: history.from + i,
+        step: by === null || step.by !== undefined ? step : { ...step, by },
+      }));
       for (let at = 0; at < rows.length; at += STEPS_AT_ONCE)
         await tx.insert(jobSteps).values(rows.slice(at, at + STEPS_AT_ONCE));
       return row;
     });
-    if (saved) return saved;
+    if (saved) {
+      this.bulletin.tell({ kind: 'job', id, revision: saved.revision, by });
+      return saved;
+    }
     const job = await this.get(id);
     throw new Problem(
       409,
       'Saved elsewhere',
-      'This job was saved from another window in the meantime. Both versions are still there.',
+      'This job was changed elsewhere in the meantime. Both versions are still there.',
       { job },
     );
   }
@@ -183,6 +200,7 @@ export class JobsService {
       .where(eq(jobs.id, id))
       .returning();
     if (!row) throw notFound('job of this number');
+    this.bulletin.tell({ kind: 'job', id, revision: row.revision, by: null });
     return withDocument(row);
   }
 
@@ -213,5 +231,6 @@ const withDocument = (row: typeof jobs.$inferSelect): JobWithDocument => ({
   revision: row.revision,
   putAway: row.putAway,
   touched: row.touched.toISOString(),
+  changedBy: row.changedBy,
   document: row.document,
 });

@@ -42,6 +42,8 @@ export const RULES: Readonly<Record<string, Rule>> = {
   'GET /api/audit': owner,
   'GET /api/audit.csv': owner,
 
+  'GET /api/live': viewer,
+
   'GET /api/jobs': viewer,
   'GET /api/jobs/on-press/:press': viewer,
   'POST /api/jobs': makerDid('began a job'),

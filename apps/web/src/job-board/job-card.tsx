@@ -5,6 +5,7 @@ import { screenWords, shortSheet } from '../words/words.ts';
 import { toast } from 'sonner';
 import { sentenceOf, useDuplicateJobMutation, usePutAwayMutation } from '../store/api.ts';
 import type { JobSummary } from '@brachytone/job';
+import { Others } from '../studio/others.tsx';
 import { DeleteJob } from './delete-job.tsx';
 
 /** Longer side of a card's picture in CSS pixels. */
@@ -58,7 +59,10 @@ export function JobCard({ job }: { job: JobSummary }) {
           className={shown ? '' : 'text-transparent'}
         />
       </Link>
-      <h3 className="mt-2.5 truncate text-[14px]">{name}</h3>
+      <div className="mt-2.5 flex items-center gap-2">
+        <h3 className="min-w-0 grow truncate text-[14px]">{name}</h3>
+        <Others job={job.id} />
+      </div>
       <p className="figures truncate text-soft">
         {shortSheet(sheet)} · {inks.length === 1 ? inks[0].toLowerCase() : `${inks.length} inks`} ·{' '}
         {stock.name.toLowerCase()}
@@ -78,7 +82,10 @@ export function JobCard({ job }: { job: JobSummary }) {
             Delete…
           </button>
         )}
-        <span className="figures ml-auto">{when(job.touched)}</span>
+        <span className="figures ml-auto truncate">
+          {job.changedBy !== null && `${job.changedBy}, `}
+          {when(job.touched)}
+        </span>
       </div>
       {deleting && <DeleteJob job={job} close={() => setDeleting(false)} />}
     </li>

@@ -3,6 +3,7 @@ import { Redo2, Undo2 } from 'lucide-react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { Button } from '../controls/button.tsx';
 import { TextField } from '../controls/text-field.tsx';
+import { Others } from '../studio/others.tsx';
 import { TopBar } from '../shell/top-bar.tsx';
 import { edit, redone, undone, type SaveState } from '../store/job-slice.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
@@ -50,6 +51,7 @@ export function Header() {
         </div>
       }
     >
+      <Others job={job.id} named />
       <span
         role="status"
         aria-label="Saving"

@@ -14,15 +14,16 @@ export function StepsMenu() {
   const first = Math.max(0, steps.length - MOST);
   const listed = steps
     .slice(first)
-    .map(({ label }, i) => ({ label, after: first + i + 1 }))
+    .map(({ label, by }, i) => ({ label, by, after: first + i + 1 }))
     .reverse();
-  const item = (label: string, after: number) => (
+  const item = (label: string, after: number, by?: string) => (
     <MenuItem
       key={after}
       name={
         <span className={`flex items-center gap-2 font-normal ${after > position ? 'opacity-60' : ''}`}>
           <span className="w-3.5 shrink-0">{after === position && <Check size={13} />}</span>
           <span className="truncate">{label}</span>
+          {by !== undefined && <span className="ml-auto shrink-0 opacity-70">{by}</span>}
         </span>
       }
       onPick={() => dispatch(jumped(after))}
@@ -38,7 +39,7 @@ export function StepsMenu() {
         </>
       }
     >
-      {listed.map(({ label, after }) => item(label, after))}
+      {listed.map(({ label, after, by }) => item(label, after, by))}
       {first === 0 && item('As it began', 0)}
     </Menu>
   );

@@ -89,12 +89,31 @@ describe('saving', () => {
     expect(job()).toMatchObject({ save: 'saved', revision: 5 });
   });
 
+  it('merges what another window saved of other parts, and saves both', async () => {
+    const films = { ...testJob.document.films, negative: true };
+    const document = { ...testJob.document, films };
+    answer = ({ revision }) =>
+      revision === 4
+        ? reply({ status: 409, detail: 'x', job: { ...testJob, revision: 9, document } }, 409)
+        : reply({ revision: revision + 1 });
+    rename('one');
+    await saveNow();
+    expect(sent.map(({ revision }) => revision)).toEqual([4, 9]);
+    expect(sent[1].document).toEqual({ ...document, name: 'one' });
+    expect(job()).toMatchObject({ save: 'saved', revision: 10 });
+  });
+
   it('says so when another window saved something else, and when the server refuses', async () => {
-    answer = () => reply({ status: 409, detail: 'Saved elsewhere', job: { ...testJob, revision: 9 } }, 409);
+    const document = { ...testJob.document, name: 'theirs' };
+    answer = () =>
+      reply({ status: 409, detail: 'Saved elsewhere', job: { ...testJob, revision: 9, document } }, 409);
     rename('one');
     await saveNow();
     expect(job()).toMatchObject({ save: 'conflict', saveMessage: 'Saved elsewhere' });
     expect(job().theirs?.revision).toBe(9);
+    expect(job().clashes).toEqual([
+      { place: ['name'], base: testJob.document.name, mine: 'one', theirs: 'theirs' },
+    ]);
     store.dispatch(opened(testJob));
     answer = () => reply({ status: 422, detail: 'Not right' }, 422);
     rename('two');

@@ -1,8 +1,10 @@
 import { stringify } from 'safe-stable-stringify';
+import { toast } from 'sonner';
 import type { JobView, ProblemDetails } from '@brachytone/job';
 import { api } from './api.ts';
 import { changeHeaders } from './change-headers.ts';
-import { saved, saveFailed, saving } from './job-slice.ts';
+import { merged, saved, saveFailed, saving } from './job-slice.ts';
+import { rebase } from './rebase.ts';
 import { store, type AppStore } from './store.ts';
 import { dropUnsaved, keepUnsaved } from './unsaved.ts';
 
@@ -41,7 +43,8 @@ async function saveOnce({ dispatch, getState }: AppStore, keepalive: boolean): P
     underWay = false;
     if (!stillOpen()) return;
     if (response.ok) {
-      dispatch(saved({ revision: (answer as { revision: number }).revision, changes }));
+      const base = { document, position };
+      dispatch(saved({ revision: (answer as { revision: number }).revision, changes, base }));
       return;
     }
     if (response.status === 401) dispatch(api.util.invalidateTags(['me']));
@@ -49,7 +52,16 @@ async function saveOnce({ dispatch, getState }: AppStore, keepalive: boolean): P
     const theirs: JobView | undefined = problem.job;
     // Our own save arrived, only its answer was lost.
     if (theirs && sameDocument(theirs.document, document) && theirs.position === position) {
-      dispatch(saved({ revision: theirs.revision, changes }));
+      dispatch(saved({ revision: theirs.revision, changes, base: { document, position } }));
+      return;
+    }
+    const now = getState().job;
+    const both = theirs && now ? rebase(now, Math.min(now.unsavedFrom, from), theirs) : undefined;
+    if (theirs && both && 'document' in both) {
+      dispatch(merged({ theirs, ...both }));
+      toast(`${theirs.changedBy ?? 'Another window'} changed this job too. Both changes are in it.`, {
+        id: 'merged',
+      });
       return;
     }
     dispatch(
@@ -64,6 +76,7 @@ async function saveOnce({ dispatch, getState }: AppStore, keepalive: boolean): P
             }),
         message: problem.detail,
         ...(theirs ? { theirs } : {}),
+        ...both,
       }),
     );
   } catch {

@@ -4,13 +4,13 @@ import {
   edit,
   jobReducer,
   jumped,
-  keptMine,
+  caughtUp,
   opened,
   redone,
   saved,
   saveFailed,
   saving,
-  takeTheirs,
+  merged,
   undone,
 } from './job-slice.ts';
 import type { AppThunk } from './store.ts';
@@ -80,7 +80,7 @@ describe('the open job', () => {
     const sent = job().changes;
     dispatch(saving());
     set(34, 'drag');
-    dispatch(saved({ revision: 5, changes: sent }));
+    dispatch(saved({ revision: 5, changes: sent, base: { document: job().document, position: 1 } }));
     expect(job().steps).toHaveLength(1);
     // What the server has of it is half a gesture: the whole is sent again, from that step on.
     expect(job()).toMatchObject({ save: 'unsaved', unsavedFrom: 0 });
@@ -101,27 +101,34 @@ describe('the open job', () => {
     const sent = job().changes;
     dispatch(saving());
     set(50);
-    dispatch(saved({ revision: 5, changes: sent }));
+    dispatch(saved({ revision: 5, changes: sent, base: { document: job().document, position: 1 } }));
     expect(job()).toMatchObject({ revision: 5, save: 'unsaved', unsavedFrom: 1 });
     dispatch(saving());
     dispatch(saveFailed({ save: 'unreachable', message: 'away', unsavedFrom: 1 }));
     expect(job()).toMatchObject({ save: 'unreachable', unsavedFrom: 1 });
   });
 
-  it('in a conflict keeps both versions within reach', () => {
-    const theirs: JobView = { ...testJob, revision: 5, document: { ...testJob.document, name: 'theirs' } };
-    const conflict = saveFailed({ save: 'conflict', message: 'two', unsavedFrom: 0, theirs });
-    const mine = table();
-    mine.set(70);
-    mine.dispatch(conflict);
-    mine.dispatch(takeTheirs());
-    expect([mine.ruling(), mine.job().document.name, mine.job().revision]).toEqual([30, 'theirs', 5]);
-    mine.dispatch(redone());
-    expect([mine.ruling(), mine.job().document.name]).toEqual([70, 'moon']);
-    const kept = table();
-    kept.set(70);
-    kept.dispatch(conflict);
-    kept.dispatch(keptMine());
-    expect(kept.job()).toMatchObject({ revision: 5, save: 'unsaved', unsavedFrom: 0 });
+  const theirs: JobView = { ...testJob, revision: 5, document: { ...testJob.document, name: 'theirs' } };
+
+  it('takes what was saved elsewhere while nothing here is unsaved, and only then', () => {
+    const { dispatch, set, job, ruling } = table();
+    dispatch(caughtUp(theirs));
+    expect(job()).toMatchObject({ revision: 5, save: 'saved', document: { name: 'theirs' } });
+    set(70);
+    dispatch(caughtUp({ ...theirs, revision: 6, document: testJob.document }));
+    expect([job().revision, job().document.name, ruling()]).toEqual([5, 'theirs', 70]);
+  });
+
+  it('two versions that do not go together are each there again, in a conflict', () => {
+    const { dispatch, set, job, ruling } = table();
+    set(70);
+    const own = job();
+    const document = { ...theirs.document, recipe: { ...own.document.recipe, inks: [] } };
+    dispatch(merged({ theirs, document, steps: own.steps, position: 1 }));
+    expect(job()).toMatchObject({ save: 'unsaved', revision: 5, unsavedFrom: 0 });
+    dispatch(saveFailed({ save: 'refused', message: 'A plate has no ink.', unsavedFrom: 0 }));
+    expect(job()).toMatchObject({ save: 'conflict', theirs, document: own.document, steps: own.steps });
+    expect([ruling(), job().revision]).toEqual([70, own.revision]);
+    expect(job().saveMessage).toContain('A plate has no ink.');
   });
 });

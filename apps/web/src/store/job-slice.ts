@@ -1,11 +1,17 @@
 import { createSlice, original, type Draft as Drafted, type PayloadAction } from '@reduxjs/toolkit';
-import type { JobDocument, JobStep, JobView } from '@brachytone/job';
+import type { Clash, JobDocument, JobStep, JobView } from '@brachytone/job';
 import { doStep, mergeSteps, stepOf, undoStep, type Draft } from './history.ts';
 import type { AppThunk } from './store.ts';
 import type { Unsaved } from './unsaved.ts';
 
 /** How the open job stands with the server. */
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'unreachable' | 'refused' | 'conflict';
+
+/** What a document grew from. */
+export interface Base {
+  readonly document: JobDocument;
+  readonly position: number;
+}
 
 export interface JobState {
   readonly id: string;
@@ -15,6 +21,8 @@ export interface JobState {
   readonly steps: readonly JobStep[];
   /** How many of the steps are done. */
   readonly position: number;
+  /** The document as the server has it at that revision, and how many of its steps were done. */
+  readonly base: Base;
   /** Steps from here on are not on the server yet. */
   readonly unsavedFrom: number;
   /** Goes up with every change, undo and redo. */
@@ -24,10 +32,32 @@ export interface JobState {
   readonly save: SaveState;
   /** The server's word when it refused. */
   readonly saveMessage: string;
-  /** The other window's version, in a conflict. */
+  /** The other version, in a conflict. */
   readonly theirs: JobView | null;
+  /** What both changed, in a conflict. */
+  readonly clashes: readonly Clash[];
+  /** This window's version as it was before another one was merged into it, until the server has taken both. */
+  readonly unmerged: Unmerged | null;
   readonly gesture: string | null;
 }
+
+type Own = Pick<JobState, 'document' | 'steps' | 'position' | 'unsavedFrom' | 'base' | 'revision'>;
+
+interface Unmerged {
+  readonly own: Own;
+  readonly theirs: JobView;
+}
+
+const ownOf = ({ document, steps, position, unsavedFrom, base, revision }: JobState): Own => ({
+  document,
+  steps,
+  position,
+  unsavedFrom,
+  base,
+  revision,
+});
+
+const baseOf = ({ document, position }: JobView): Base => ({ document, position });
 
 const initialState = null as JobState | null;
 
@@ -52,12 +82,15 @@ const slice = createSlice({
         revision: payload.revision,
         steps: payload.steps,
         position: payload.position,
+        base: baseOf(payload),
         unsavedFrom: payload.steps.length,
         changes: 0,
         savedChanges: 0,
         save: 'saved',
         saveMessage: '',
         theirs: null,
+        clashes: [],
+        unmerged: null,
         gesture: null,
       };
       return next;
@@ -119,23 +152,47 @@ const slice = createSlice({
       // A gesture that goes on meanwhile stays one step: the next save replaces what this one sends of it by the whole.
       return { ...plain(state), save: 'saving', unsavedFrom: state.steps.length };
     },
-    saved(state, { payload }: PayloadAction<{ revision: number; changes: number }>) {
+    saved(state, { payload }: PayloadAction<{ revision: number; changes: number; base: Base }>) {
       if (!state) return state;
       const still = state.changes > payload.changes;
       return {
         ...plain(state),
         revision: payload.revision,
+        base: payload.base,
+        unmerged: null,
         savedChanges: payload.changes,
         save: still ? 'unsaved' : 'saved',
       };
     },
     saveFailed(
       state,
-      { payload }: PayloadAction<{ save: SaveState; message: string; unsavedFrom: number; theirs?: JobView }>,
+      {
+        payload,
+      }: PayloadAction<{
+        save: SaveState;
+        message: string;
+        unsavedFrom: number;
+        theirs?: JobView;
+        clashes?: readonly Clash[];
+      }>,
     ) {
       if (!state) return state;
+      const { unmerged } = plain(state);
+      if (payload.save === 'refused' && unmerged) {
+        // Each was sound, both together are not.
+        return {
+          ...plain(state),
+          ...unmerged.own,
+          save: 'conflict',
+          saveMessage: `This job was changed elsewhere in the meantime, and the two do not go together. ${payload.message}`,
+          theirs: unmerged.theirs,
+          clashes: [],
+          unmerged: null,
+        };
+      }
       return {
         ...plain(state),
+        clashes: payload.clashes ?? [],
         save: payload.save,
         saveMessage: payload.message,
         unsavedFrom: Math.min(state.unsavedFrom, payload.unsavedFrom),
@@ -145,8 +202,16 @@ const slice = createSlice({
     /** What an earlier window had and could not save: it is saved now, or settled where the job is another by now. */
     broughtBack(state, { payload: { left, now } }: PayloadAction<{ left: Unsaved; now: JobView }>) {
       if (!state) return state;
-      const { document, steps, position, revision, unsavedFrom } = left;
-      const next = changed(plain(state), { document, steps, position, revision, unsavedFrom, gesture: null });
+      const { document, steps, position, revision, unsavedFrom, base } = left;
+      const next = changed(plain(state), {
+        document,
+        steps,
+        position,
+        revision,
+        unsavedFrom,
+        base: base ?? { document, position },
+        gesture: null,
+      });
       if (revision === now.revision) return next;
       return {
         ...next,
@@ -156,15 +221,44 @@ const slice = createSlice({
         theirs: now,
       };
     },
-    /** Keeps this window's version: it will be saved over the other one, whole history and all. */
-    keptMine(state) {
-      if (!state?.theirs) return state;
+    /** What was saved elsewhere, while nothing here is unsaved. */
+    caughtUp(state, { payload }: PayloadAction<JobView>) {
+      if (!state || state.id !== payload.id || state.changes !== state.savedChanges) return state;
+      const { document, steps, position, revision } = payload;
       return {
         ...plain(state),
-        revision: state.theirs.revision,
-        theirs: null,
-        unsavedFrom: 0,
+        ...{ document, steps, position, revision },
+        base: baseOf(payload),
+        unsavedFrom: steps.length,
+        gesture: null,
+      };
+    },
+    /** Another version, with what is unsaved here done to it: it will be saved over the other one. */
+    merged(
+      state,
+      {
+        payload: { theirs, document, steps, position },
+      }: PayloadAction<{
+        theirs: JobView;
+        document: JobDocument;
+        steps: readonly JobStep[];
+        position: number;
+      }>,
+    ) {
+      if (!state) return state;
+      const job = plain(state);
+      return {
+        ...job,
+        ...{ document, steps, position },
+        revision: theirs.revision,
+        base: baseOf(theirs),
+        unsavedFrom: theirs.position,
+        changes: job.changes + 1,
         save: 'unsaved',
+        theirs: null,
+        clashes: [],
+        unmerged: { own: job.unmerged?.own ?? ownOf(job), theirs },
+        gesture: null,
       };
     },
   },
@@ -181,7 +275,8 @@ export const {
   saving,
   saved,
   saveFailed,
-  keptMine,
+  caughtUp,
+  merged,
   broughtBack,
 } = slice.actions;
 
@@ -194,18 +289,3 @@ export const edit =
     const step = stepOf(job.document, label, change);
     if (step) dispatch(stepped({ step, gesture }));
   };
-
-/** Takes the other window's version; this one's stays reachable by redo. */
-export const takeTheirs = (): AppThunk => (dispatch, getState) => {
-  const { job } = getState();
-  if (!job?.theirs) return;
-  const mine = job.document;
-  const theirs = job.theirs;
-  dispatch(opened(theirs));
-  const back = stepOf(theirs.document, 'Version of this window', (draft) => {
-    Object.assign(draft, mine);
-  });
-  if (!back) return;
-  dispatch(stepped({ step: back, gesture: null }));
-  dispatch(undone());
-};

@@ -1,7 +1,8 @@
-import type { JobDocument } from '@brachytone/job';
+import type { JobDocument, Winner } from '@brachytone/job';
 import { toast } from 'sonner';
 import { api, sentenceOf } from './api.ts';
-import { keptMine, takeTheirs } from './job-slice.ts';
+import { merged } from './job-slice.ts';
+import { settled } from './rebase.ts';
 import type { AppThunk } from './store.ts';
 
 const clock = (): string =>
@@ -20,16 +21,18 @@ const kept =
     }
   };
 
-/** Of two versions of the open job, keeps this window's; the other one becomes a pull. */
-export const keepMine = (): AppThunk<Promise<void>> => async (dispatch, getState) => {
-  const { job } = getState();
-  if (!job?.theirs) return;
-  if (await dispatch(kept(job.id, `Another window’s, ${clock()}`, job.theirs.document))) dispatch(keptMine());
-};
-
-/** Takes the other one; this window's becomes a pull. */
-export const takeOther = (): AppThunk<Promise<void>> => async (dispatch, getState) => {
-  const { job } = getState();
-  if (!job?.theirs) return;
-  if (await dispatch(kept(job.id, `This window’s, ${clock()}`, job.document))) dispatch(takeTheirs());
-};
+/** Settles a conflict: where both changed the same, one is taken; the other version becomes a pull. */
+export const settle =
+  (winner: Winner): AppThunk<Promise<void>> =>
+  async (dispatch, getState) => {
+    const { job } = getState();
+    if (!job?.theirs) return;
+    const { theirs, id } = job;
+    const [whose, other] =
+      winner === 'mine'
+        ? [`${theirs.changedBy ?? 'Another window'}’s`, theirs.document]
+        : ['This window’s', job.document];
+    if (!(await dispatch(kept(id, `${whose}, ${clock()}`, other)))) return;
+    const now = getState().job;
+    if (now?.id === id) dispatch(merged({ theirs, ...settled(now, theirs, winner) }));
+  };

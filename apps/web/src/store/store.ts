@@ -3,11 +3,18 @@ import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api.ts';
 import { checkReducer } from './check-slice.ts';
 import { jobReducer } from './job-slice.ts';
+import { presenceReducer } from './presence-slice.ts';
 import { lookOnly } from './look-only.ts';
 import { viewReducer } from './view-slice.ts';
 
 export const store = configureStore({
-  reducer: { job: jobReducer, view: viewReducer, check: checkReducer, [api.reducerPath]: api.reducer },
+  reducer: {
+    job: jobReducer,
+    view: viewReducer,
+    check: checkReducer,
+    presence: presenceReducer,
+    [api.reducerPath]: api.reducer,
+  },
   middleware: (defaults) =>
     defaults({ serializableCheck: false, immutableCheck: false }).concat(lookOnly, api.middleware),
 });

@@ -5,6 +5,7 @@ export const testJob: JobView = {
   id: 'job',
   revision: 4,
   putAway: false,
+  changedBy: null,
   touched: '2026-11-01T20:00:00Z',
   document: newJob({ sha256: 'a'.repeat(64), name: 'moon.png', width: 100, height: 100 }),
   steps: [],

@@ -1,6 +1,6 @@
 import { createStore, del, entries, set, type UseStore } from 'idb-keyval';
 import type { JobDocument, JobStep } from '@brachytone/job';
-import type { JobState } from './job-slice.ts';
+import type { Base, JobState } from './job-slice.ts';
 
 /** What a window has of a job that the server has not. */
 export interface Unsaved {
@@ -14,6 +14,8 @@ export interface Unsaved {
   readonly steps: readonly JobStep[];
   readonly position: number;
   readonly unsavedFrom: number;
+  /** What it grew from; earlier windows did not keep it. */
+  readonly base?: Base;
 }
 
 const NUMBER = 'brachytone window';
@@ -63,7 +65,7 @@ async function tried<Result>(work: () => Promise<Result>): Promise<Result | unde
 
 /** Keeps what a window has of a job, until `dropUnsaved`. */
 export async function keepUnsaved(state: JobState): Promise<void> {
-  const { id, revision, document, steps, position, unsavedFrom } = state;
+  const { id, revision, document, steps, position, unsavedFrom, base } = state;
   await tried(async () => {
     const window = await own();
     const kept: Unsaved = {
@@ -75,6 +77,7 @@ export async function keepUnsaved(state: JobState): Promise<void> {
       steps,
       position,
       unsavedFrom,
+      base,
     };
     await set(keyOf(id, window), kept, store());
   });

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { useMeQuery } from '../store/studio-api.ts';
 import { isShared } from './is-shared.ts';
+import { Live } from './live.tsx';
 import { SignIn } from './sign-in.tsx';
 
 /** Pages that are there for whoever has their link. */
@@ -20,5 +21,11 @@ export function Gate({ children }: { children: ReactNode }) {
       </p>
     );
   if (!data) return null;
-  return data.person ? children : <SignIn />;
+  if (!data.person) return <SignIn />;
+  return (
+    <>
+      <Live />
+      {children}
+    </>
+  );
 }

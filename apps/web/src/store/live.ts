@@ -1,0 +1,62 @@
+import type { JobNews, JobView, Presence } from '@brachytone/job';
+import { useEffect } from 'react';
+import { toast } from 'sonner';
+import { pictures } from '../engine/pictures.ts';
+import { api } from './api.ts';
+import { caughtUp } from './job-slice.ts';
+import { told } from './presence-slice.ts';
+import { useAppDispatch, useAppSelector, type AppThunk } from './store.ts';
+
+/** Takes what was saved elsewhere, while nothing here is unsaved; what is unsaved is merged when it is saved. */
+const catchUp =
+  (id: string): AppThunk<Promise<void>> =>
+  async (dispatch, getState) => {
+    const answer = await fetch(`/api/jobs/${id}`).catch(() => undefined);
+    if (!answer?.ok) return;
+    const theirs = (await answer.json()) as JobView;
+    const { job } = getState();
+    if (job?.id !== id || theirs.revision <= job.revision || job.changes !== job.savedChanges) return;
+    theirs.files.forEach(pictures.want);
+    dispatch(caughtUp(theirs));
+    const last = theirs.steps.at(theirs.position - 1);
+    toast(`${theirs.changedBy ?? 'Another window'} changed this job${last ? `: ${last.label}` : ''}.`, {
+      id: 'caught up',
+    });
+  };
+
+const hearOf =
+  ({ id, revision }: JobNews): AppThunk =>
+  (dispatch, getState) => {
+    const { job } = getState();
+    if (!job) dispatch(api.util.invalidateTags(['jobs']));
+    else if (job.id === id && revision > job.revision) void dispatch(catchUp(id));
+  };
+
+/** Tells the others which job one has open, and hears of them. */
+export function useLive(): void {
+  const dispatch = useAppDispatch();
+  const id = useAppSelector((state) => state.job?.id);
+  useEffect(() => {
+    const line = new EventSource(`/api/live${id === undefined ? '' : `?job=${id}`}`);
+    line.addEventListener('presence', ({ data }: MessageEvent<string>) =>
+      dispatch(told(JSON.parse(data) as Presence[])),
+    );
+    line.addEventListener('job', ({ data }: MessageEvent<string>) =>
+      dispatch(hearOf(JSON.parse(data) as JobNews)),
+    );
+    // After a break in the line something may have been missed.
+    let broken = false;
+    line.addEventListener('error', () => (broken = true));
+    line.addEventListener('open', () => {
+      if (broken && id !== undefined) void dispatch(catchUp(id));
+      broken = false;
+    });
+    return () => line.close();
+  }, [dispatch, id]);
+}
+
+/** Others who have a job open. */
+export function useOthers(job: string, me: string | undefined): readonly Presence[] {
+  const all = useAppSelector((state) => state.presence);
+  return all.filter((one) => one.job === job && one.person !== me);
+}

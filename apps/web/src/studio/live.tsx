@@ -1,0 +1,7 @@
+import { useLive } from '../store/live.ts';
+
+/** The line to the others, while somebody is signed in. */
+export function Live() {
+  useLive();
+  return null;
+}
