@@ -32,6 +32,10 @@ import { ShelfService } from './shelf/shelf.service.ts';
 import { BulletinService } from './live/bulletin.service.ts';
 import { LiveController } from './live/live.controller.ts';
 import { PresenceService } from './live/presence.service.ts';
+import { ClientProofController } from './proof-links/client-proof.controller.ts';
+import { ProofLinksController } from './proof-links/proof-links.controller.ts';
+import { ProofLinksService } from './proof-links/proof-links.service.ts';
+import { ProofTilesService } from './proof-links/proof-tiles.service.ts';
 import { AccessGuard } from './studio/access.guard.ts';
 import { AuditController } from './studio/audit.controller.ts';
 import { AuditInterceptor } from './studio/audit.interceptor.ts';
@@ -71,6 +75,8 @@ export class AppModule {
         TokensController,
         AuditController,
         LiveController,
+        ProofLinksController,
+        ClientProofController,
         PageFailuresController,
       ],
       providers: [
@@ -92,6 +98,8 @@ export class AppModule {
         JobsService,
         ProofsService,
         PullsService,
+        ProofLinksService,
+        ProofTilesService,
         RunsService,
         RemovalService,
         StorageService,

@@ -31,6 +31,7 @@ const addressOf = (endpoint: string): string =>
     .replace(':sha256', 'a'.repeat(64))
     .replace(/:(id|pull)/g, () => randomUUID())
     .replace(':kind', 'none')
+    .replace(':comment', () => randomUUID())
     .replace(':level', '0')
     .replace(':name', 'k.tif')
     .replace(/:\w+/g, 'x');
@@ -75,6 +76,10 @@ test('what strangers may ask is little, and what changes anything is for makers'
     'GET /api/health',
     'GET /api/health/ready',
     'GET /api/me',
+    'GET /api/proof',
+    'GET /api/proof/tiles/:level/:x/:y',
+    'POST /api/proof/answer',
+    'POST /api/proof/comments',
     'POST /api/session',
     'POST /api/welcome',
     'POST /api/welcome/offer',

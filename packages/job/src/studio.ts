@@ -106,3 +106,86 @@ export interface JobNews {
   readonly revision: number;
   readonly by: string | null;
 }
+
+/** A place on the sheet, mm from its trimmed corner at the top left. */
+export interface SheetPlace {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Something said of a proof, pinned to a place or to none. */
+export interface ProofComment {
+  readonly id: string;
+  readonly name: string;
+  readonly text: string;
+  readonly place: SheetPlace | null;
+  /** True for what the studio said. */
+  readonly fromStudio: boolean;
+  readonly done: boolean;
+  readonly at: string;
+}
+
+/** What a client answered. */
+export interface ProofAnswer {
+  readonly says: 'approved' | 'changes';
+  readonly name: string;
+  readonly words: string;
+  readonly at: string;
+  /** SHA-256 of the recipe it is about. */
+  readonly recipe: string;
+}
+
+/** A link to a proof as the studio sees it. */
+export interface ProofLinkView {
+  readonly id: string;
+  /** Whom it is meant for. */
+  readonly meant: string;
+  /** The pull that it shows. */
+  readonly pull: string;
+  readonly created: string;
+  readonly expires: string;
+  readonly opened: string | null;
+  readonly answer: ProofAnswer | null;
+  readonly comments: readonly ProofComment[];
+  /** True where the job is what it shows still. */
+  readonly isCurrent: boolean;
+}
+
+/** A link just made; its address is told once. */
+export interface NewProofLinkView extends ProofLinkView {
+  readonly path: string;
+}
+
+/** A proof as the client sees it. */
+export interface ClientProof {
+  readonly job: string;
+  readonly meant: string;
+  /** mm, trimmed. */
+  readonly sheet: { readonly width: number; readonly height: number };
+  /** Film pixels across and down the trimmed sheet. */
+  readonly film: { readonly width: number; readonly height: number };
+  readonly resolution: number;
+  readonly stock: { readonly name: string; readonly colour: string };
+  readonly inks: readonly { readonly name: string; readonly colour: string }[];
+  /** SHA-256 of the recipe that is shown; an answer says which one it is about. */
+  readonly recipe: string;
+  /** When what is shown was made. */
+  readonly shown: string;
+  readonly expires: string;
+  readonly answer: ProofAnswer | null;
+  readonly comments: readonly ProofComment[];
+}
+
+/** The header that a proof is asked with. */
+export const PROOF_HEADER = 'X-Brachytone-Proof';
+
+/** Pixels of a tile of a proof, each way; at its level 0 a pixel is a film pixel, at each further one twice as many. */
+export const PROOF_TILE = 512;
+
+export const PROOF_LIMITS = {
+  /** Characters of a comment. */
+  comment: 2000,
+  /** Comments of a link. */
+  comments: 300,
+  days: [1, 3, 7, 14, 30, 90],
+} as const;

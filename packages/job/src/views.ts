@@ -239,6 +239,8 @@ export interface RunView {
   readonly jobName: string;
   readonly status: RunStatus;
   readonly films: RunFilm[];
+  /** What its labels say of the approval of the proof; null where there was none. */
+  readonly approval: string | null;
   readonly message: string | null;
   /** Share of the whole run that is made, 0–1. */
   readonly progress: number;

@@ -26,7 +26,7 @@ import { separation, severalInks } from './separation.ts';
 
 /** Tones of all plates as one picture, line work as paths over it, and the plates' screens written beside them. */
 export const pdfTones: WritePdf = function* (job) {
-  const { scene, plates, options, name: title, day } = job;
+  const { scene, plates, options, name: title, day, approval } = job;
   const { recipe } = scene;
   const file = openFilmPdf(job);
   const layout = filmLayout(recipe);
@@ -55,7 +55,7 @@ export const pdfTones: WritePdf = function* (job) {
     file.draw(`q 0 0 ${units.frame.width} ${units.frame.height} re W n`);
     for (const { rule, data } of lines[i] ?? []) file.draw(`${data}\n${fillOf(rule)}`);
     file.draw('Q');
-    const words = { job: title, day, mirrored: false };
+    const words = { job: title, day, approval, mirrored: false };
     for (const { rule, data } of marksLines(scene, plate, units, words, pdfPathData))
       file.draw(`${data}\n${fillOf(rule)}`);
     file.draw('Q');

@@ -35,7 +35,7 @@ const LEAST_PER_MM = 1000;
 
 /** Dots and line work as paths, a group of them for each ink, over those before it. */
 export const pdfVector: WritePdf = function* (job) {
-  const { scene, plates, options, name, day } = job;
+  const { scene, plates, options, name, day, approval } = job;
   const { recipe } = scene;
   const file = openFilmPdf(job);
   const layout = filmLayout(recipe);
@@ -48,7 +48,14 @@ export const pdfVector: WritePdf = function* (job) {
     const ink = inkOf(recipe.inks, recipe.plates[plate].ink);
     file.name('ColorSpace', `Ink${i}`, separation(file, ink, recipe.stock.yuleNielsen));
     const { dots, scale, lines } = plateShapes(scene, plate, units, options, pdfPathData);
-    const marks = marksPaths(scene, plate, layout, units, { ...NO_WORDS, job: name, day }, pdfPathData);
+    const marks = marksPaths(
+      scene,
+      plate,
+      layout,
+      units,
+      { ...NO_WORDS, job: name, day, approval },
+      pdfPathData,
+    );
     const parts = [
       // Nothing of the plate may reach beyond its bleed.
       `q 0 0 ${units.frame.width} ${units.frame.height} re W n`,

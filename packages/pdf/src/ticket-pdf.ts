@@ -99,7 +99,7 @@ class Pen {
 
 function heading(
   pen: Pen,
-  { job, day, sheet, film, resolution, stock, press }: Ticket,
+  { job, day, sheet, film, resolution, stock, press, approval }: Ticket,
   picture: Uint8Array,
 ): void {
   const { document } = pen.file;
@@ -119,6 +119,7 @@ function heading(
     ['Film', `${number(film.width)} × ${number(film.height)} mm at ${resolution} dpi`],
     ['Stock', stock.name],
     ['Press', press ? `${press.name}${press.compensates ? '' : ', its gain not met'}` : 'not chosen'],
+    ...(approval === null ? [] : [['Proof', approval] satisfies [string, string]]),
   ];
   facts.forEach(([name, value], i) => {
     const y = MARGIN + 17 + 6 * i;

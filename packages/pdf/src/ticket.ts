@@ -29,6 +29,8 @@ export interface Ticket {
   readonly resolution: number;
   readonly film: { readonly width: number; readonly height: number };
   readonly stock: { readonly name: string; readonly colour: string };
+  /** What is said of the approval of the proof; null where there was none. */
+  readonly approval: string | null;
   readonly press: { readonly name: string; readonly compensates: boolean } | null;
   readonly plates: readonly TicketPlate[];
   /** What the press check still says. */

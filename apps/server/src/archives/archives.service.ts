@@ -15,6 +15,7 @@ import { Problem } from '../http/problem.ts';
 import { FilesService, madeFrom } from '../files/files.service.ts';
 import { JobsService } from '../jobs/jobs.service.ts';
 import { RunsService } from '../runs/runs.service.ts';
+import { ProofLinksService } from '../proof-links/proof-links.service.ts';
 import { WorkService } from '../work/work.service.ts';
 import {
   MANIFEST,
@@ -54,20 +55,22 @@ export class ArchivesService {
     @Inject(FilesService) private readonly files: FilesService,
     @Inject(RunsService) private readonly runs: RunsService,
     @Inject(WorkService) private readonly work: WorkService,
+    @Inject(ProofLinksService) private readonly links: ProofLinksService,
   ) {}
 
   /** A job's ticket as PDF and as data, with a name for its file. */
   async ticket(id: string): Promise<{ pdf: Uint8Array; ticket: Ticket; name: string }> {
     const { document } = await this.jobs.get(id);
     const films = (await this.runs.newestOf(id))?.films ?? [];
-    const { pdf, ticket } = await this.ticketFor(document, films);
+    const { pdf, ticket } = await this.ticketFor(id, document, films);
     return { pdf, ticket, name: `${plainName(document.name)}-ticket` };
   }
 
-  private async ticketFor(document: JobDocument, films: readonly RunFilm[]) {
+  private async ticketFor(id: string, document: JobDocument, films: readonly RunFilm[]) {
+    const approval = await this.links.approvalWords(id, document.recipe);
     const materials = await this.files.materials(document.recipe);
     const day = new Date().toISOString().slice(0, 10);
-    return this.work.run('ticket', { document, materials, day, films });
+    return this.work.run('ticket', { document, materials, day, approval, films });
   }
 
   /** A job as one ZIP: itself, its originals and typefaces as they were brought in, its films, its picture and its ticket. */
@@ -75,7 +78,7 @@ export class ArchivesService {
     const { document } = await this.jobs.get(id);
     const { files, taken, painted, separated } = await this.contents(document);
     const run = await this.runs.newestOf(id);
-    const { pdf, ticket, picture } = await this.ticketFor(document, run?.films ?? []);
+    const { pdf, ticket, picture } = await this.ticketFor(id, document, run?.films ?? []);
     const zip = new ZipFile();
     const mtime = new Date();
     const add = (name: string, bytes: Uint8Array) => zip.addBuffer(Buffer.from(bytes), name, { mtime });

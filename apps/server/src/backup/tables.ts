@@ -12,7 +12,7 @@ import {
   setAside,
   shelf,
 } from '../database/schema.ts';
-import { audit, credentials, people, tokens } from '../database/studio-schema.ts';
+import { audit, credentials, people, proofComments, proofLinks, tokens } from '../database/studio-schema.ts';
 
 /** Tables whose rows a backup holds, by name; bytes of originals are apart. People sign in anew, and links that work once are made anew. */
 export const TABLES: Readonly<Record<string, PgTable>> = {
@@ -30,6 +30,8 @@ export const TABLES: Readonly<Record<string, PgTable>> = {
   credentials,
   tokens,
   audit,
+  proof_links: proofLinks,
+  proof_comments: proofComments,
 };
 
 export type Row = Readonly<Record<string, unknown>>;

@@ -121,6 +121,8 @@ export const runs = pgTable('runs', {
   message: text('message'),
   /** Jobs that share its films; null for films of one. Its job and document are then those of the first. */
   gang: jsonb('gang').$type<Gang>(),
+  /** What was said of the approval of each job's proof when it was asked for; null for none. */
+  approvals: jsonb('approvals').$type<(string | null)[]>().notNull().default([]),
   /** How often it was begun: a run that the server did not survive is begun again, but not for ever. */
   attempts: integer('attempts').notNull().default(0),
   created: moment('created').notNull().defaultNow(),

@@ -1,5 +1,7 @@
-import type { LinkKind, Role } from '@brachytone/job';
+import type { LinkKind, ProofAnswer, Role, SheetPlace } from '@brachytone/job';
 import { boolean, jsonb, pgTable, text, timestamp, uuid } from 'drizzle-orm/pg-core';
+
+import { pulls } from './schema.ts';
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
 
@@ -103,4 +105,36 @@ export const audit = pgTable('audit', {
   /** What it was done to: an address. */
   subject: text('subject').notNull(),
   detail: jsonb('detail').$type<Readonly<Record<string, unknown>>>(),
+});
+
+/** Links to proofs, for people who are not of the studio. */
+export const proofLinks = pgTable('proof_links', {
+  id: uuid('id').primaryKey(),
+  /** SHA-256 of the secret in the link. */
+  hash: text('hash').notNull().unique(),
+  jobId: uuid('job_id').notNull(),
+  /** The state of the job that it shows, kept as a pull. */
+  pull: uuid('pull')
+    .notNull()
+    .references(() => pulls.id, { onDelete: 'cascade' }),
+  meant: text('meant').notNull(),
+  madeBy: text('made_by'),
+  created: moment('created').notNull().defaultNow(),
+  expires: moment('expires').notNull(),
+  opened: moment('opened'),
+  answer: jsonb('answer').$type<ProofAnswer>(),
+});
+
+/** What is said of proofs. */
+export const proofComments = pgTable('proof_comments', {
+  id: uuid('id').primaryKey(),
+  link: uuid('link')
+    .notNull()
+    .references(() => proofLinks.id, { onDelete: 'cascade' }),
+  name: text('name').notNull(),
+  text: text('text').notNull(),
+  place: jsonb('place').$type<SheetPlace>(),
+  fromStudio: boolean('from_studio').notNull(),
+  done: boolean('done').notNull().default(false),
+  at: moment('at').notNull().defaultNow(),
 });

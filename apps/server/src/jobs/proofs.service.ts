@@ -8,17 +8,32 @@ import { notFound, Problem } from '../http/problem.ts';
 import { FilesService } from '../files/files.service.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
 import { RefusedWorkService } from '../work/refused-work.service.ts';
+import type { SharedMaterials } from '../work/tasks.ts';
 import { WorkService } from '../work/work.service.ts';
 import { JobsService } from './jobs.service.ts';
 
 /** Pixels across the widest transparent picture. */
 const MOST_ACROSS = 16_000;
 
+/** A part of a proof: film pixels, and pixels of the picture for each. */
+export interface ProofPart {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  readonly scale: number;
+  /** As it will be printed, or the originals before there were dots. */
+  readonly look: 'print' | 'before';
+}
+
 /** A picture that is being made, and how many wait for it. */
 interface Making {
   made: Promise<Uint8Array>;
   wanted: number;
 }
+
+/** Makes a picture, as long as it is wanted. */
+type Make = (materials: SharedMaterials, isWanted: () => boolean) => Promise<Uint8Array>;
 
 /** Pictures of jobs: made once for every state and size, then kept as files that can always be made again. */
 @Injectable()
@@ -45,9 +60,26 @@ export class ProofsService {
    * @param gone when whoever asked waits no longer, as a board that was left: what has not been begun is not made then
    */
   async picture(recipe: Recipe, longer: number, gone?: AbortSignal): Promise<Uint8Array> {
-    const key = createHash('sha256')
-      .update(JSON.stringify([recipe, longer]))
-      .digest('hex');
+    return this.kept([recipe, longer], recipe, gone, (materials, isWanted) =>
+      this.work.run('proof', { recipe, materials, longer }, { isWanted }),
+    );
+  }
+
+  /** PNG of a part of a recipe's exact proof. */
+  async part(recipe: Recipe, part: ProofPart, gone?: AbortSignal): Promise<Uint8Array> {
+    return this.kept([recipe, part], recipe, gone, (materials, isWanted) =>
+      this.work.run('proofPart', { recipe, materials, part }, { isWanted }),
+    );
+  }
+
+  /** A picture that was made before, or is being made, or is made now. */
+  private async kept(
+    of: unknown,
+    recipe: Recipe,
+    gone: AbortSignal | undefined,
+    make: Make,
+  ): Promise<Uint8Array> {
+    const key = createHash('sha256').update(JSON.stringify(of)).digest('hex');
     const folder = join(this.settings.dataFolder, 'proofs');
     const file = join(folder, `${key}.png`);
     const kept = await readFile(file).catch(() => undefined);
@@ -57,7 +89,7 @@ export class ProofsService {
       await utimes(file, now, now).catch(() => undefined);
       return kept;
     }
-    const making = this.making.get(key) ?? this.begin(key, recipe, longer, file);
+    const making = this.making.get(key) ?? this.begin(key, recipe, file, make);
     if (gone?.aborted !== true) {
       making.wanted++;
       gone?.addEventListener('abort', () => making.wanted--, { once: true });
@@ -65,13 +97,12 @@ export class ProofsService {
     return making.made;
   }
 
-  private begin(key: string, recipe: Recipe, longer: number, file: string): Making {
+  private begin(key: string, recipe: Recipe, file: string, make: Make): Making {
     const making: Making = { made: Promise.resolve(new Uint8Array()), wanted: 0 };
     making.made = this.refused
       .unlessRefused(`proof ${key}`, async () => {
         const materials = await this.originals.materials(recipe);
-        const isWanted = () => making.wanted > 0;
-        const png = await this.work.run('proof', { recipe, materials, longer }, { isWanted });
+        const png = await make(materials, () => making.wanted > 0);
         await this.keep(file, png);
         return png;
       })

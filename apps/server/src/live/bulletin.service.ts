@@ -4,7 +4,9 @@ import { filter, Subject, type Observable } from 'rxjs';
 
 /** What every server on a database is told. */
 export type News =
-  ({ readonly kind: 'job' } & JobNews) | { readonly kind: 'presence'; readonly here: readonly Presence[] };
+  | ({ readonly kind: 'job' } & JobNews)
+  | { readonly kind: 'presence'; readonly here: readonly Presence[] }
+  | { readonly kind: 'proof'; readonly job: string };
 
 type OfKind<Kind extends News['kind']> = Extract<News, { kind: Kind }>;
 

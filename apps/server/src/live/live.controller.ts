@@ -40,6 +40,7 @@ export class LiveController {
       this.bulletin
         .hear('job')
         .pipe(map(({ id, revision, by }) => ({ type: 'job', data: { id, revision, by } }))),
+      this.bulletin.hear('proof').pipe(map(({ job: of }) => ({ type: 'proof', data: { job: of } }))),
       // A beat now and then keeps the line open while nothing happens.
       interval(20_000).pipe(map(() => ({ type: 'beat', data: '' }))),
     ).pipe(

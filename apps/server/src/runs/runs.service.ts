@@ -38,6 +38,7 @@ import { JobsService } from '../jobs/jobs.service.ts';
 import { FilesService } from '../files/files.service.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
 import type { FilmNews, SharedMaterials } from '../work/tasks.ts';
+import { ProofLinksService } from '../proof-links/proof-links.service.ts';
 import { WorkService } from '../work/work.service.ts';
 
 type Row = typeof runs.$inferSelect;
@@ -82,6 +83,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
     @Inject(JobsService) private readonly jobs: JobsService,
     @Inject(FilesService) private readonly originals: FilesService,
     @Inject(WorkService) private readonly work: WorkService,
+    @Inject(ProofLinksService) private readonly links: ProofLinksService,
   ) {}
 
   /** Runs that were being made when the server went away go on from the first film that is not whole; those waiting wait on. */
@@ -191,9 +193,12 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
       bytes: 0,
       inked: null,
     }));
+    const approvals: (string | null)[] = [];
+    for (const [i, one] of gang.wish.jobs.entries())
+      approvals.push((await this.links.approvalWords(one.jobId, gang.documents[i].recipe)) ?? null);
     const [{ jobId }] = gang.wish.jobs;
     const [document] = gang.documents;
-    return this.insert({ id: randomUUID(), jobId, document, status: 'queued', films, gang });
+    return this.insert({ id: randomUUID(), jobId, document, status: 'queued', films, gang, approvals });
   }
 
   async cancel(id: string): Promise<RunView> {
@@ -319,7 +324,8 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
         'The paper prints less than its overlap needs. Take larger paper, or a smaller margin or overlap.',
       );
     }
-    return this.insert({ id: randomUUID(), jobId, document, status: 'queued', films });
+    const approvals = [(await this.links.approvalWords(jobId, document.recipe)) ?? null];
+    return this.insert({ id: randomUUID(), jobId, document, status: 'queued', films, approvals });
   }
 
   private async insert(row: typeof runs.$inferInsert): Promise<RunView> {
@@ -419,6 +425,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
                 {
                   gang: row.gang,
                   day,
+                  approvals: row.approvals,
                   films: places.map((at) => ({ ink: films[at].ink, path: path(at) })),
                   materials,
                   port: port2,
@@ -430,6 +437,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
                 {
                   document,
                   day,
+                  approval: row.approvals[0] ?? undefined,
                   films: places.map((at) => ({ plates: films[at].plates, path: path(at) })),
                   materials,
                   intent,
@@ -512,6 +520,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
       isGang: row.gang !== null,
       status: row.status,
       films: row.films,
+      approval: row.gang ? null : (row.approvals[0] ?? null),
       message: row.message,
       progress: row.status === 'done' ? 1 : made,
       created: row.created.toISOString(),

@@ -68,6 +68,18 @@ export const RULES: Readonly<Record<string, Rule>> = {
   'DELETE /api/jobs/:id/pulls/:pull': makerDid('dropped a pull'),
   'GET /api/jobs/:id/pulls/:pull/proof.png': viewer,
 
+  'GET /api/jobs/:id/proof-links': viewer,
+  'POST /api/jobs/:id/proof-links': makerDid('made a proof link'),
+  'POST /api/proof-links/:id/renew': makerDid('had a proof link show another state'),
+  'DELETE /api/proof-links/:id': makerDid('withdrew a proof link'),
+  'POST /api/proof-links/:id/comments': maker,
+  'PATCH /api/proof-links/:id/comments/:comment': maker,
+  // Each looks at the secret of the link.
+  'GET /api/proof': anyone,
+  'GET /api/proof/tiles/:level/:x/:y': anyone,
+  'POST /api/proof/comments': anyone,
+  'POST /api/proof/answer': { needs: 'anyone', did: 'answered by a proof link' },
+
   'GET /api/set-aside': viewer,
   'GET /api/set-aside/:id/document': viewer,
   'DELETE /api/set-aside/:id': ownerDid('deleted what was set aside'),

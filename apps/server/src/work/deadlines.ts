@@ -9,6 +9,7 @@ const MINUTE = 60_000;
 export const DEADLINES: { readonly [Name in keyof Tasks]: number } = {
   pyramid: 2 * MINUTE,
   proof: 2 * MINUTE,
+  proofPart: 2 * MINUTE,
   ticket: 5 * MINUTE,
   picture: 20 * MINUTE,
   cutOut: 5 * MINUTE,

@@ -17,16 +17,21 @@ export function* gangFilm(
   gang: Gang,
   ink: string,
   day: string,
+  approvals: readonly (string | null)[],
   materials: SharedMaterials,
   sink: Sink,
 ): Generator<number, FilmWritten> {
   const { plan, documents } = gang;
-  const jobs = documents.map((document) => {
+  const jobs = documents.map((document, i) => {
     const { recipe, name } = onGang(document);
     const plate = recipe.plates.findIndex(
       ({ ink: id, printed }) => printed && recipe.inks.find((one) => one.id === id)?.name === ink,
     );
-    return { scene: sceneOf(recipe, materials), plate, words: { job: name, day, mirrored: false } };
+    return {
+      scene: sceneOf(recipe, materials),
+      plate,
+      words: { job: name, day, approval: approvals[i] ?? undefined, mirrored: false },
+    };
   });
   const plates = plan.places.flatMap(({ job, x, y }): GangedPlate[] =>
     jobs[job].plate < 0 ? [] : [{ ...jobs[job], x, y }],

@@ -12,6 +12,7 @@ import { wholeFile } from './whole-file.ts';
 export function films({
   document,
   day,
+  approval,
   films: wanted,
   materials,
   intent,
@@ -19,7 +20,9 @@ export function films({
 }: Tasks['films']['given']): Tasks['films']['made'] {
   const scene = sceneOf(document.recipe, materials);
   return sideBySide(
-    wanted.map(({ plates, path }) => makeFile({ document, day, scene, materials, intent }, plates, path)),
+    wanted.map(({ plates, path }) =>
+      makeFile({ document, day, approval, scene, materials, intent }, plates, path),
+    ),
     port,
   );
 }
@@ -28,12 +31,15 @@ export function films({
 export const gangFilms = ({
   gang,
   day,
+  approvals,
   films: wanted,
   materials,
   port,
 }: Tasks['gangFilms']['given']): Tasks['gangFilms']['made'] =>
   sideBySide(
-    wanted.map(({ ink, path }) => wholeFile(path, (sink) => gangFilm(gang, ink, day, materials, sink))),
+    wanted.map(({ ink, path }) =>
+      wholeFile(path, (sink) => gangFilm(gang, ink, day, approvals, materials, sink)),
+    ),
     port,
   );
 
@@ -56,13 +62,16 @@ function sideBySide(making: readonly Generator<number, MadeFilm>[], port: Messag
 }
 
 /** What all files of a run are made from. */
-interface FilmsAtHand extends Pick<Tasks['films']['given'], 'document' | 'day' | 'materials' | 'intent'> {
+interface FilmsAtHand extends Pick<
+  Tasks['films']['given'],
+  'document' | 'day' | 'approval' | 'materials' | 'intent'
+> {
   readonly scene: Scene;
 }
 
 /** Writes one file of films, telling what share of it is there. */
 const makeFile = (
-  { document, day, scene, materials, intent }: FilmsAtHand,
+  { document, day, approval, scene, materials, intent }: FilmsAtHand,
   ids: readonly string[],
   path: string,
 ): Generator<number, MadeFilm> =>
@@ -70,7 +79,7 @@ const makeFile = (
     const { recipe, films: options, name } = document;
     const holds = isTogether(document) ? 'job' : 'plate';
     const plates = ids.map((id) => recipe.plates.findIndex((plate) => plate.id === id));
-    const job = { scene, holds, plates, name, day, options, sink } as const;
+    const job = { scene, holds, plates, name, day, approval, options, sink } as const;
     const { write } = filmFormat(options.format);
     if (write) return write(job);
     return present(

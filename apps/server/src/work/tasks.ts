@@ -12,6 +12,7 @@ import type {
 } from '@brachytone/core';
 import type { Ticket } from '@brachytone/pdf';
 import type { Gang, JobDocument, PictureRequest, RunFilm } from '@brachytone/job';
+import type { ProofPart } from '../jobs/proofs.service.ts';
 import type { MessagePort } from 'node:worker_threads';
 import type { Refusal } from '../readers/readings.ts';
 
@@ -47,12 +48,15 @@ export interface Tasks {
   pyramid: { given: { png: Uint8Array; deep: boolean; channels: number }; made: Pyramid };
   /** A picture of a job's exact proof, as PNG; its longer side has `longer` pixels. */
   proof: { given: { recipe: Recipe; materials: SharedMaterials; longer: number }; made: Uint8Array };
+  /** A part of a job's exact proof, as PNG; or of its originals on their stock. */
+  proofPart: { given: { recipe: Recipe; materials: SharedMaterials; part: ProofPart }; made: Uint8Array };
   /** A job's ticket, with what it tells as data and its picture as PNG; the films are those of a run. */
   ticket: {
     given: {
       document: JobDocument;
       materials: SharedMaterials;
       day: string;
+      approval: string | undefined;
       films: readonly RunFilm[];
     };
     made: { pdf: Uint8Array; ticket: Ticket; picture: Uint8Array };
@@ -101,6 +105,8 @@ export interface Tasks {
     given: {
       gang: Gang;
       day: string;
+      /** Of each job, what its label says of the approval of its proof. */
+      approvals: readonly (string | null)[];
       films: { ink: string; path: string }[];
       /** Of all jobs together. */
       materials: SharedMaterials;
@@ -117,6 +123,8 @@ export interface Tasks {
       document: JobDocument;
       /** The day that labels say (ISO 8601). */
       day: string;
+      /** What labels say of the approval of the proof, where there was one. */
+      approval: string | undefined;
       /** Ids of the plates of each, and where it is to be. */
       films: { plates: readonly string[]; path: string }[];
       materials: SharedMaterials;

@@ -25,7 +25,7 @@ export function ticketOf(
   scene: Scene,
   day: string,
   films: readonly RunFilm[],
-): Ticket {
+): Omit<Ticket, 'approval'> {
   const { sheet, stock, press } = recipe;
   const { mm, resolution } = filmLayout(recipe);
   const area = ((sheet.width + 2 * sheet.bleed) * (sheet.height + 2 * sheet.bleed)) / 100;

@@ -2,8 +2,10 @@ import {
   buildPyramid,
   colourDotsSvg,
   filmFrame,
+  labToHex,
   memorySink,
   mmToPixels,
+  originalView,
   PLAIN_LOOK,
   pressProof,
   setCacheShare,
@@ -94,6 +96,29 @@ export async function proof({ recipe, materials, longer }: Tasks['proof']['given
     .toBuffer();
 }
 
+/** See `Tasks`. */
+export async function proofPart({
+  recipe,
+  materials,
+  part: { scale, look, ...place },
+}: Tasks['proofPart']['given']): Promise<Uint8Array> {
+  const columns = Math.max(1, Math.round(place.width * scale));
+  const rows = Math.max(1, Math.round(place.height * scale));
+  const view = { ...place, columns, rows };
+  const frame = filmFrame(recipe);
+  const scene = sceneOf(recipe, materials);
+  const all = { first: 0, count: rows };
+  const plates = recipe.plates.flatMap(({ printed }, i) => (printed ? [i] : []));
+  const rgba =
+    look === 'before'
+      ? originalView({ scene, frame, view, rows: all })
+      : pressProof({ scene, frame, view, rows: all, plates }, PLAIN_LOOK).rgba;
+  return sharp(rgba, { raw: { width: columns, height: rows, channels: 4 } })
+    .flatten({ background: labToHex(recipe.stock.lab) })
+    .png()
+    .toBuffer();
+}
+
 /** Pixels of the longer side of a ticket's picture. */
 const TICKET_PIXELS = 1000;
 
@@ -102,10 +127,14 @@ export async function ticket({
   document,
   materials,
   day,
+  approval,
   films,
 }: Tasks['ticket']['given']): Promise<Tasks['ticket']['made']> {
   const { recipe } = document;
-  const made = ticketOf(document, sceneOf(recipe, materials), day, films);
+  const made = {
+    ...ticketOf(document, sceneOf(recipe, materials), day, films),
+    approval: approval ?? null,
+  };
   const png = await proof({ recipe, materials, longer: TICKET_PIXELS });
   return { pdf: ticketPdf(made, png, labelFont()), ticket: made, picture: png };
 }

@@ -4,6 +4,8 @@ export interface FilmWords {
   readonly job: string;
   /** The day it is made, as it is to be read. */
   readonly day: string;
+  /** What is said of the approval of the proof, where there was one. */
+  readonly approval?: string | undefined;
   /** Left and right exchanged. */
   readonly mirrored: boolean;
 }

@@ -10,13 +10,13 @@ import type { FilmFormat, FilmJob } from './film-format.ts';
  * @returns percent of the plate that is inked
  */
 export function* writePlateBits(
-  { scene, name, day, options }: FilmJob,
+  { scene, name, day, approval, options }: FilmJob,
   plate: number,
   file: FilmFile,
 ): Generator<number, number> {
   const { width, height } = filmLayout(scene.recipe).frame;
   let inked = 0;
-  for (const progress of makeFilm(scene, plate, options, file, { job: name, day })) {
+  for (const progress of makeFilm(scene, plate, options, file, { job: name, day, approval })) {
     inked = progress.inked;
     yield progress.rows / progress.of;
   }

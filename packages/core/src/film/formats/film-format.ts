@@ -26,6 +26,8 @@ export interface FilmJob {
   readonly name: string;
   /** The day it is made, as labels say it. */
   readonly day: string;
+  /** What labels say of the approval of the proof, where there was one. */
+  readonly approval?: string | undefined;
   readonly options: FilmOptions;
   readonly sink: Sink;
 }

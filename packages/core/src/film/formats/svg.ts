@@ -12,10 +12,15 @@ export const svg = defineFormat({
   made: 'geometry',
   // Geometry is made as one piece, so there is nothing to tell on the way.
   // eslint-disable-next-line require-yield
-  *write({ scene, holds, plates, name, day, options, sink }) {
+  *write({ scene, holds, plates, name, day, approval, options, sink }) {
     const alone = holds === 'plate';
     const title = alone ? filmFacts(scene, plates[0], name).description : name;
-    const { text, inked } = platesSvg(scene, plates, title, options, { job: name, day, mirrored: false });
+    const { text, inked } = platesSvg(scene, plates, title, options, {
+      job: name,
+      day,
+      approval,
+      mirrored: false,
+    });
     sink.write(encodeText(text));
     return { inked: alone ? inked * 100 : null };
   },

@@ -28,6 +28,7 @@ export function labelLines({
       `${sheet.resolution} dpi`,
       ...(press ? [press.press.name] : []),
       words.day,
+      ...(words.approval === undefined ? [] : [words.approval]),
       emulsion,
     ].join('  ·  '),
   ];
