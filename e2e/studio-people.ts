@@ -34,7 +34,7 @@ export async function invited(browser: Browser, by: Page, name: string, role: st
   await by.getByLabel('Whom to invite').fill(name);
   await by.getByLabel('Role to invite as').selectOption(role);
   await by.getByRole('button', { name: 'Invite' }).click();
-  const link = await by.getByLabel('The link').inputValue();
+  const link = await by.getByLabel('The link', { exact: true }).inputValue();
   await by.getByRole('button', { name: 'Done' }).click();
   return comeIn(browser, link, name);
 }

@@ -94,6 +94,64 @@ test('what both change is shown side by side, and either is taken', async ({ bro
   await expect(olga.getByRole('textbox', { name: 'Ruling, number' })).toHaveValue('33 lpi');
 });
 
+test('a client opens a link, says what is wrong at its place, and approves; the table hears of it', async ({
+  browser,
+}) => {
+  const olga = await signedIn(browser, 'Olga Reed');
+  await olga.getByRole('link', { name: 'Open tide' }).click();
+  await exact(olga);
+  await olga.getByRole('button', { name: 'Client' }).click();
+  await olga.getByLabel('Whom the proof is for').fill('Cleo Ash');
+  await olga.getByRole('button', { name: 'Make a link' }).click();
+  const link = await olga.getByLabel('The link', { exact: true }).inputValue();
+  const cleo = await (await browser.newContext()).newPage();
+  await cleo.goto(link);
+  const whole = cleo.locator('[data-testid=proof-canvas][data-whole=true]');
+  await whole.waitFor();
+  // A page of its own: nothing of the tool is on it, and nothing but the proof was asked for.
+  await expect(cleo.getByText('Brachytone')).toHaveCount(0);
+  const asked = await cleo.evaluate(() =>
+    performance
+      .getEntriesByType('resource')
+      .flatMap(({ name }) => new URL(name).pathname.match(/^\/api\/.*/) ?? []),
+  );
+  expect(asked.filter((path) => !path.startsWith('/api/proof'))).toEqual([]);
+  await cleo.getByRole('button', { name: 'Pin to a place' }).click();
+  const { x, y, width, height } = (await cleo.getByRole('group', { name: 'Proof' }).boundingBox())!;
+  await cleo.mouse.click(x + width / 2, y + height / 2);
+  await cleo.getByLabel('Comment', { exact: true }).fill('Lighter here');
+  await cleo.getByRole('button', { name: 'Send' }).click();
+  // Pinned to the middle of the sheet, in mm, and on the table at once.
+  const pin = olga.getByRole('group', { name: 'Clients’ comments' }).locator('circle');
+  await expect(pin).toHaveCount(1);
+  const table = olga.getByRole('complementary', { name: 'Beside the table' });
+  await expect(table.getByText('Lighter here')).toBeVisible();
+  await table.getByLabel('Reply to Cleo Ash').fill('It is now');
+  await table.getByRole('button', { name: 'Send' }).click();
+  await table.getByLabel('seen to').click();
+  await expect(table.getByLabel('seen to')).toBeChecked();
+  await expect(cleo.getByText('It is now')).toBeVisible();
+  // Nearer and nearer, to every dot.
+  for (let step = 0; step < 12; step++) {
+    const nearer = cleo.getByRole('button', { name: 'Nearer' });
+    if (await nearer.isDisabled()) break;
+    await nearer.click();
+  }
+  await expect(cleo.getByText('Every dot, 8 times as large')).toBeVisible();
+  await whole.waitFor();
+  await cleo.getByRole('button', { name: 'Approve' }).click();
+  await expect(cleo.getByRole('region', { name: 'Answer' })).toContainText('Approved');
+  await expect(table).toContainText('Approved by Cleo Ash');
+  await number(olga, 'Ruling, number', 34);
+  await saved(olga);
+  await expect(table).toContainText('its films are not the approved ones');
+  await table.getByRole('button', { name: 'Withdraw' }).click();
+  await cleo.reload();
+  await expect(cleo.getByRole('alert')).toContainText('withdrawn');
+  await number(olga, 'Ruling, number', 33);
+  await saved(olga);
+});
+
 test('a viewer looks, and changes nothing', async ({ browser }) => {
   const olga = await signedIn(browser, 'Olga Reed');
   const vera = await invited(browser, olga, 'Vera Holm', 'viewer');

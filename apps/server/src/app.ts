@@ -49,12 +49,18 @@ export async function createApp(
   SwaggerModule.setup('api/docs', app, () => SwaggerModule.createDocument(app, description));
   if (existsSync(WEB_FOLDER)) {
     const html = readFileSync(join(WEB_FOLDER, 'index.html'), 'utf8');
+    // A client's proof is a page of its own, without the tool.
+    const proof = readFileSync(join(WEB_FOLDER, 'proof.html'), 'utf8');
     // The page knows from the first whether people sign in.
     const page = settings.studio ? html.replace('<html', '<html data-shared') : html;
     app.use(express.static(WEB_FOLDER, { index: false, maxAge: '1h' }));
     app.use((request: Request, response: Response, next: NextFunction) => {
       if (request.method !== 'GET' || request.path.startsWith('/api/') || request.path === '/metrics') next();
-      else response.set('Cache-Control', 'no-cache').type('html').send(page);
+      else
+        response
+          .set('Cache-Control', 'no-cache')
+          .type('html')
+          .send(request.path === '/proof' ? proof : page);
     });
   }
   return app;

@@ -78,6 +78,7 @@ test('what strangers may ask is little, and what changes anything is for makers'
     'GET /api/me',
     'GET /api/proof',
     'GET /api/proof/tiles/:level/:x/:y',
+    'GET /api/proof/whole',
     'POST /api/proof/answer',
     'POST /api/proof/comments',
     'POST /api/session',

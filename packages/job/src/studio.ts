@@ -165,7 +165,7 @@ export interface ClientProof {
   /** Film pixels across and down the trimmed sheet. */
   readonly film: { readonly width: number; readonly height: number };
   readonly resolution: number;
-  readonly stock: { readonly name: string; readonly colour: string };
+  readonly stock: { readonly name: string; readonly colour: string; readonly isCloth: boolean };
   readonly inks: readonly { readonly name: string; readonly colour: string }[];
   /** SHA-256 of the recipe that is shown; an answer says which one it is about. */
   readonly recipe: string;

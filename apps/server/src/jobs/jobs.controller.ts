@@ -19,6 +19,7 @@ import type { Response } from 'express';
 import Joi from 'joi';
 import joiToSwagger from 'joi-to-swagger';
 import { Checked } from '../http/checked.ts';
+import { untilGone } from '../http/until-gone.ts';
 import { Who, type Visitor } from '../studio/visitor.ts';
 import {
   id,
@@ -34,13 +35,6 @@ import {
 } from './job-bodies.ts';
 import { JobsService } from './jobs.service.ts';
 import { ProofsService } from './proofs.service.ts';
-
-/** Tells when whoever asked has gone before the answer was there. */
-function untilGone(response: Response): AbortSignal {
-  const gone = new AbortController();
-  response.on('close', () => !response.writableEnded && gone.abort());
-  return gone.signal;
-}
 
 const schemaOf = (schema: Joi.Schema): object => joiToSwagger(schema).swagger;
 const originalId = Joi.string()

@@ -16,8 +16,9 @@ import { Checked } from '../http/checked.ts';
 import { Problem } from '../http/problem.ts';
 import { Tries } from '../studio/tries.ts';
 import { commentText } from './proof-links.controller.ts';
+import { untilGone } from '../http/until-gone.ts';
 import { ProofLinksService } from './proof-links.service.ts';
-import { ProofTilesService } from './proof-tiles.service.ts';
+import { ProofTilesService, type Look } from './proof-tiles.service.ts';
 
 const name = textLine(LONGEST_PERSON_NAME).required().label('name');
 const length = Joi.number().min(0).max(100_000).required();
@@ -44,9 +45,16 @@ const answerBody = Joi.object<Omit<ProofAnswer, 'at'>>({
 
 const place = Joi.number().integer().min(0).max(4000).required();
 const level = Joi.number().integer().min(0).max(12).required();
-const lookQuery = Joi.object<{ look: 'print' | 'before' }>({
-  look: Joi.valid('print', 'before').default('print'),
+const look = Joi.valid('print', 'before').default('print');
+const lookQuery = Joi.object<{ look: Look }>({ look });
+const wholeQuery = Joi.object<{ longer: number; look: Look }>({
+  longer: Joi.number().integer().min(32).max(2400).required(),
+  look,
 });
+
+/** Pictures are of one link: nothing between the server and the page keeps them. */
+const sendPicture = (response: Response, png: Uint8Array): void =>
+  void response.type('image/png').setHeader('Cache-Control', 'private, no-store').send(Buffer.from(png));
 
 /** What a link may ask in a minute: leafing through tiles is quick. */
 const A_MINUTE = { points: 900, duration: 60 };
@@ -75,6 +83,18 @@ export class ClientProofController {
     return proof;
   }
 
+  @Get('whole')
+  @ApiOperation({ summary: 'A picture of the whole sheet' })
+  async whole(
+    @Req() request: Request,
+    @Res() response: Response,
+    @Query(new Checked(wholeQuery)) { longer, look }: { longer: number; look: Look },
+  ): Promise<void> {
+    const { document } = await this.links.open(await this.secretOf(request, response));
+    const png = await this.tiles.whole(document.recipe, longer, look, untilGone(response));
+    sendPicture(response, png);
+  }
+
   @Get('tiles/:level/:x/:y')
   @ApiOperation({
     summary: 'A tile of the proof, from the very bits of its films; at level 0 a pixel is a film pixel',
@@ -85,13 +105,11 @@ export class ClientProofController {
     @Param('level', new Checked(level)) at: number,
     @Param('x', new Checked(place)) x: number,
     @Param('y', new Checked(place)) y: number,
-    @Query(new Checked(lookQuery)) { look }: { look: 'print' | 'before' },
+    @Query(new Checked(lookQuery)) { look }: { look: Look },
   ): Promise<void> {
     const { document } = await this.links.open(await this.secretOf(request, response));
-    const gone = new AbortController();
-    response.on('close', () => !response.writableEnded && gone.abort());
-    const png = await this.tiles.tile(document.recipe, { level: at, x, y, look }, gone.signal);
-    response.type('image/png').setHeader('Cache-Control', 'private, no-store').send(Buffer.from(png));
+    const png = await this.tiles.tile(document.recipe, { level: at, x, y, look }, untilGone(response));
+    sendPicture(response, png);
   }
 
   @Post('comments')

@@ -185,7 +185,11 @@ export class ProofLinksService {
       sheet: { width: recipe.sheet.width, height: recipe.sheet.height },
       film: { width, height },
       resolution: recipe.sheet.resolution,
-      stock: { name: recipe.stock.name, colour: labToHex(recipe.stock.lab) },
+      stock: {
+        name: recipe.stock.name,
+        colour: labToHex(recipe.stock.lab),
+        isCloth: recipe.stock.texture === 'cloth',
+      },
       inks: recipe.inks.flatMap((ink) =>
         printed.has(ink.id) ? [{ name: ink.name, colour: labToHex(ink.lab) }] : [],
       ),

@@ -76,6 +76,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   'PATCH /api/proof-links/:id/comments/:comment': maker,
   // Each looks at the secret of the link.
   'GET /api/proof': anyone,
+  'GET /api/proof/whole': anyone,
   'GET /api/proof/tiles/:level/:x/:y': anyone,
   'POST /api/proof/comments': anyone,
   'POST /api/proof/answer': { needs: 'anyone', did: 'answered by a proof link' },

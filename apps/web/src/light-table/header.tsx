@@ -8,6 +8,8 @@ import { TopBar } from '../shell/top-bar.tsx';
 import { edit, redone, undone, type SaveState } from '../store/job-slice.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { sheetWords } from '../words/words.ts';
+import { isShared } from '../studio/is-shared.ts';
+import { ProofLinksButton } from './proof-links/proof-links-button.tsx';
 import { FindingCount } from './finding-count.tsx';
 import { StepsMenu } from './steps-menu.tsx';
 import { useMakeFilms } from './use-make-films.ts';
@@ -78,6 +80,7 @@ export function Header() {
         <Redo2 size={15} />
       </Button>
       <StepsMenu />
+      {isShared() && <ProofLinksButton />}
       <FindingCount />
       <Button
         kind="main"

@@ -1,13 +1,14 @@
 import { useAppSelector } from '../store/store.ts';
+import { ProofLinks } from './proof-links/proof-links.tsx';
 import { Pulls } from './pulls/pulls.tsx';
 import { StripPanel } from './strip/strip-panel.tsx';
 import { AngleDialPanel } from './table/angle-dial.tsx';
 
 /** What is open beside the table: strip, dial, pulls. The table makes room for it. */
 export function Side() {
-  const { strip, pulls } = useAppSelector((state) => state.view);
+  const { strip, pulls, proofLinks } = useAppSelector((state) => state.view);
   const dial = useAppSelector((state) => state.check.dial);
-  if (!strip && !pulls && dial === null) return null;
+  if (!strip && !pulls && !proofLinks && dial === null) return null;
   return (
     <aside
       aria-label="Beside the table"
@@ -15,6 +16,7 @@ export function Side() {
     >
       <StripPanel />
       <AngleDialPanel />
+      {proofLinks && <ProofLinks />}
       {pulls && <Pulls />}
     </aside>
   );

@@ -56,6 +56,7 @@ export const api = createApi({
   baseQuery: askAsPerson,
   tagTypes: [
     'me',
+    'proof links',
     'jobs',
     'set aside',
     'runs',

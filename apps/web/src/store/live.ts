@@ -4,6 +4,7 @@ import { toast } from 'sonner';
 import { pictures } from '../engine/pictures.ts';
 import { api } from './api.ts';
 import { caughtUp } from './job-slice.ts';
+import { studioApi } from './studio-api.ts';
 import { told } from './presence-slice.ts';
 import { useAppDispatch, useAppSelector, type AppThunk } from './store.ts';
 
@@ -29,7 +30,12 @@ const hearOf =
   (dispatch, getState) => {
     const { job } = getState();
     if (!job) dispatch(api.util.invalidateTags(['jobs']));
-    else if (job.id === id && revision > job.revision) void dispatch(catchUp(id));
+    else if (job.id === id) {
+      if (revision > job.revision) void dispatch(catchUp(id));
+      // Whether links show the job as it is may have changed, where there are any.
+      const links = studioApi.endpoints.proofLinks.select(id)(getState() as never).data;
+      if (links && links.length > 0) dispatch(api.util.invalidateTags(['proof links']));
+    }
   };
 
 /** Tells the others which job one has open, and hears of them. */
@@ -44,6 +50,7 @@ export function useLive(): void {
     line.addEventListener('job', ({ data }: MessageEvent<string>) =>
       dispatch(hearOf(JSON.parse(data) as JobNews)),
     );
+    line.addEventListener('proof', () => dispatch(api.util.invalidateTags(['proof links'])));
     // After a break in the line something may have been missed.
     let broken = false;
     line.addEventListener('error', () => (broken = true));

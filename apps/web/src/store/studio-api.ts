@@ -4,8 +4,10 @@ import type {
   LinkOffer,
   MeView,
   NewLinkView,
+  NewProofLinkView,
   NewTokenView,
   PersonView,
+  ProofLinkView,
   Role,
   SessionView,
   TokenView,
@@ -79,6 +81,34 @@ export const studioApi = api
         query: (id) => ({ url: `tokens/${id}`, method: 'DELETE' }),
         invalidatesTags: ['tokens'],
       }),
+      proofLinks: build.query<ProofLinkView[], string>({
+        query: (job) => `jobs/${job}/proof-links`,
+        providesTags: ['proof links'],
+      }),
+      makeProofLink: build.mutation<NewProofLinkView, { job: string; meant: string; days: number }>({
+        query: ({ job, ...body }) => ({ url: `jobs/${job}/proof-links`, method: 'POST', body }),
+        invalidatesTags: ['proof links', 'pulls'],
+      }),
+      renewProofLink: build.mutation<ProofLinkView, { id: string; days: number }>({
+        query: ({ id, days }) => ({ url: `proof-links/${id}/renew`, method: 'POST', body: { days } }),
+        invalidatesTags: ['proof links', 'pulls'],
+      }),
+      withdrawProofLink: build.mutation<void, string>({
+        query: (id) => ({ url: `proof-links/${id}`, method: 'DELETE' }),
+        invalidatesTags: ['proof links'],
+      }),
+      replyToProof: build.mutation<void, { id: string; text: string }>({
+        query: ({ id, text }) => ({ url: `proof-links/${id}/comments`, method: 'POST', body: { text } }),
+        invalidatesTags: ['proof links'],
+      }),
+      setCommentDone: build.mutation<void, { id: string; comment: string; done: boolean }>({
+        query: ({ id, comment, done }) => ({
+          url: `proof-links/${id}/comments/${comment}`,
+          method: 'PATCH',
+          body: { done },
+        }),
+        invalidatesTags: ['proof links'],
+      }),
       audit: build.query<AuditEntry[], void>({ query: () => ({ url: 'audit', params: { most: 40 } }) }),
     }),
   });
@@ -102,5 +132,11 @@ export const {
   useTokensQuery,
   useMakeTokenMutation,
   useEndTokenMutation,
+  useProofLinksQuery,
+  useMakeProofLinkMutation,
+  useRenewProofLinkMutation,
+  useWithdrawProofLinkMutation,
+  useReplyToProofMutation,
+  useSetCommentDoneMutation,
   useAuditQuery,
 } = studioApi;

@@ -69,6 +69,8 @@ export interface ViewState {
   readonly wipe: { readonly against: string; readonly at: number } | null;
   /** Ids of the pulls that lie beside the present state. */
   readonly beside: readonly string[];
+  /** True while the links to proofs, and what was said of them, are shown. */
+  readonly proofLinks: boolean;
   /** True while the pulls are shown. */
   readonly pulls: boolean;
   /** The test strip on the table, or null. */
@@ -111,6 +113,7 @@ const initialState: ViewState = {
   wipe: null,
   beside: [],
   pulls: false,
+  proofLinks: false,
   strip: null,
   loupe: { open: false, pinned: false, power: 8 },
   bench: 0.72,
@@ -131,6 +134,7 @@ export const KEPT = [
   'look',
   'scene',
   'pulls',
+  'proofLinks',
   'loupe',
   'bench',
 ] as const satisfies readonly (keyof ViewState)[];
@@ -227,6 +231,7 @@ const slice = createSlice({
       strip: null,
     }),
     scenePicked: (state, { payload }: PayloadAction<string>) => ({ ...state, scene: payload }),
+    proofLinksShown: (state, { payload }: PayloadAction<boolean>) => ({ ...state, proofLinks: payload }),
     pullsShown: (state, { payload }: PayloadAction<boolean>) => ({ ...state, pulls: payload }),
     benchLit: (state, { payload }: PayloadAction<number>) => ({ ...state, bench: payload }),
     screenMeasured: (state, { payload }: PayloadAction<number | null>) => ({ ...state, screenPpi: payload }),
@@ -268,6 +273,7 @@ export const {
   wiped,
   besideSet,
   pullsShown,
+  proofLinksShown,
   scenePicked,
   viewReset,
   viewRestored,

@@ -4,8 +4,8 @@ import { isShared } from './is-shared.ts';
 import { Live } from './live.tsx';
 import { SignIn } from './sign-in.tsx';
 
-/** Pages that are there for whoever has their link. */
-const OPEN = /^\/(?:welcome|proof)(?:\/|$)/;
+/** The page that is there for whoever has a link. */
+const OPEN = /^\/welcome$/;
 
 /** Lets in whoever is signed in, where that is asked at all. */
 export function Gate({ children }: { children: ReactNode }) {

@@ -12,6 +12,7 @@ import { useOriginal } from '../../store/use-original.ts';
 import { loupeHeld, loupePowered, zoomed } from '../../store/view-slice.ts';
 import { Loupe } from '../loupe/loupe.tsx';
 import { pointAt } from '../rack/pointer.ts';
+import { CommentLayer } from '../proof-links/comment-layer.tsx';
 import { CropHandles } from './crop-handles.tsx';
 import { ToneBrush } from './brush-layer.tsx';
 import { useCropRecipe } from './crop-recipe.ts';
@@ -216,6 +217,9 @@ export function Table() {
       {size.width > 0 && stage === 'press' && <FindingLayer lie={lie} ratio={size.ratio} />}
       {tried && size.width > 0 && stage === 'press' && (
         <TryLayer mend={tried} lie={lie} size={size} version={version} whole={arrival === 'whole'} />
+      )}
+      {view.proofLinks && size.width > 0 && view.table !== 'product' && (
+        <CommentLayer lie={lie} ratio={size.ratio} />
       )}
       {view.table === 'product' && <Product />}
       {failure && <DrawingFailure failure={failure} retry={retry} />}
