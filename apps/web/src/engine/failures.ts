@@ -1,5 +1,5 @@
 import { toast } from 'sonner';
-import { changeHeaders } from '../store/change-headers.ts';
+import { changeHeaders } from '../server/change-headers.ts';
 import { lanes } from './lanes.ts';
 
 /** Failures that were reported, by what they said: each once. */

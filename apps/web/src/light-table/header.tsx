@@ -8,7 +8,7 @@ import { TopBar } from '../shell/top-bar.tsx';
 import { edit, redone, undone, type SaveState } from '../store/job-slice.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { sheetWords } from '../words/words.ts';
-import { isShared } from '../studio/is-shared.ts';
+import { isShared } from '../shell/is-shared.ts';
 import { ProofLinksButton } from './proof-links/proof-links-button.tsx';
 import { FindingCount } from './finding-count.tsx';
 import { StepsMenu } from './steps-menu.tsx';

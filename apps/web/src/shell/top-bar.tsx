@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { Link, NavLink, useLocation } from 'react-router';
-import { isShared } from '../studio/is-shared.ts';
-import { PersonMenu } from '../studio/person-menu.tsx';
+import { isShared } from './is-shared.ts';
+import { PersonMenu } from './person-menu.tsx';
 
 /** The bar across every place: mark, where you are, what you can do here. */
 export function TopBar({ where, children }: { where?: ReactNode; children?: ReactNode }) {

@@ -33,7 +33,7 @@ import type {
   ShelfInk,
   Taking,
 } from '@brachytone/job';
-import { changeHeaders } from './change-headers.ts';
+import { changeHeaders } from '../server/change-headers.ts';
 import { takeEarly } from './early-job.ts';
 
 const ask = fetchBaseQuery({

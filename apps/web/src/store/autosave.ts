@@ -2,7 +2,7 @@ import { stringify } from 'safe-stable-stringify';
 import { toast } from 'sonner';
 import type { JobView, ProblemDetails } from '@brachytone/job';
 import { api } from './api.ts';
-import { changeHeaders } from './change-headers.ts';
+import { changeHeaders } from '../server/change-headers.ts';
 import { merged, saved, saveFailed, saving } from './job-slice.ts';
 import { rebase } from './rebase.ts';
 import { store, type AppStore } from './store.ts';

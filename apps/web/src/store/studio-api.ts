@@ -13,7 +13,7 @@ import type {
   TokenView,
 } from '@brachytone/job';
 import { api } from './api.ts';
-import { keepToken } from './change-headers.ts';
+import { keepToken } from '../server/change-headers.ts';
 
 /** What the server is asked about the people of the studio. */
 export const studioApi = api

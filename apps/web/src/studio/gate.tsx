@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { useMeQuery } from '../store/studio-api.ts';
-import { isShared } from './is-shared.ts';
-import { Live } from './live.tsx';
+import { isShared } from '../shell/is-shared.ts';
+import { Live } from './live-line.tsx';
 import { SignIn } from './sign-in.tsx';
 
 /** The page that is there for whoever has a link. */

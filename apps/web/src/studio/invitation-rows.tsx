@@ -6,7 +6,7 @@ import { useInvitationsQuery, useInviteMutation, useWithdrawMutation } from '../
 import { orSay } from '../store/or-say.ts';
 import { dayWords } from '../words/day.ts';
 import { LinkToSend } from './link-to-send.tsx';
-import { ROLE_WORDS } from './role-words.ts';
+import { ROLE_WORDS } from '../shell/role-words.ts';
 
 /** Inviting somebody, and invitations that nobody has followed yet. */
 export function InvitationRows() {

@@ -1,5 +1,5 @@
-import { useOthers } from '../store/live.ts';
-import { usePerson } from './use-role.ts';
+import { useOthers } from './use-live.ts';
+import { usePerson } from '../shell/use-role.ts';
 
 /** First letters of a name. */
 const initials = (name: string): string =>

@@ -5,7 +5,7 @@ import { PassphraseForm } from './passphrase-form.tsx';
 import { PeopleTable } from './people-table.tsx';
 import { SessionsTable } from './sessions-table.tsx';
 import { TokensTable } from './tokens-table.tsx';
-import { usePerson } from './use-role.ts';
+import { usePerson } from '../shell/use-role.ts';
 
 /** The people of the studio, and how they come in. */
 export function PeoplePage() {

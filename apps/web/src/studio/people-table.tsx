@@ -14,7 +14,7 @@ import {
 import { orSay } from '../store/or-say.ts';
 import { dayWords } from '../words/day.ts';
 import { LinkToSend } from './link-to-send.tsx';
-import { ROLE_WORDS } from './role-words.ts';
+import { ROLE_WORDS } from '../shell/role-words.ts';
 
 export function PeopleTable({ me }: { me: PersonView }) {
   const { data, error } = usePeopleQuery();

@@ -5,8 +5,8 @@ import { Select } from '../controls/select.tsx';
 import { useEndTokenMutation, useMakeTokenMutation, useTokensQuery } from '../store/studio-api.ts';
 import { orSay } from '../store/or-say.ts';
 import { dayWords } from '../words/day.ts';
-import { ROLE_WORDS } from './role-words.ts';
-import { useRole } from './use-role.ts';
+import { ROLE_WORDS } from '../shell/role-words.ts';
+import { useRole } from '../shell/use-role.ts';
 
 /** Tokens for programs that ask in one’s place. */
 export function TokensTable() {

@@ -4,7 +4,7 @@ import { Button } from '../controls/button.tsx';
 import { sentenceOf } from '../store/api.ts';
 import { useComeInMutation, useOfferQuery } from '../store/studio-api.ts';
 import { Front, FrontField } from './front.tsx';
-import { ROLE_WORDS } from './role-words.ts';
+import { ROLE_WORDS } from '../shell/role-words.ts';
 
 /** Where a link that works once leads: to join, or to choose another passphrase. */
 export function WelcomePage() {

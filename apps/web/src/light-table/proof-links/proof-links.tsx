@@ -16,7 +16,7 @@ import {
 } from '../../store/studio-api.ts';
 import { proofLinksShown } from '../../store/view-slice.ts';
 import { LinkToSend } from '../../studio/link-to-send.tsx';
-import { useRole } from '../../studio/use-role.ts';
+import { useRole } from '../../shell/use-role.ts';
 import { dayWords, momentWords } from '../../words/day.ts';
 import { CommentRow } from './comment-row.tsx';
 

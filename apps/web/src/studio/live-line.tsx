@@ -1,4 +1,4 @@
-import { useLive } from '../store/live.ts';
+import { useLive } from './use-live.ts';
 
 /** The line to the others, while somebody is signed in. */
 export function Live() {

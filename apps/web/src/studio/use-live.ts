@@ -2,11 +2,11 @@ import type { JobNews, JobView, Presence } from '@brachytone/job';
 import { useEffect } from 'react';
 import { toast } from 'sonner';
 import { pictures } from '../engine/pictures.ts';
-import { api } from './api.ts';
-import { caughtUp } from './job-slice.ts';
-import { studioApi } from './studio-api.ts';
-import { told } from './presence-slice.ts';
-import { useAppDispatch, useAppSelector, type AppThunk } from './store.ts';
+import { api } from '../store/api.ts';
+import { caughtUp } from '../store/job-slice.ts';
+import { studioApi } from '../store/studio-api.ts';
+import { told } from '../store/presence-slice.ts';
+import { useAppDispatch, useAppSelector, type AppThunk } from '../store/store.ts';
 
 /** Takes what was saved elsewhere, while nothing here is unsaved; what is unsaved is merged when it is saved. */
 const catchUp =
