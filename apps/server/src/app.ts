@@ -11,6 +11,7 @@ import { MetricsService } from './metrics/metrics.service.ts';
 import { watchRequests } from './metrics/watch-requests.ts';
 import { ownPagesAlone, pageHeaders } from './http/own-pages.ts';
 import { LARGEST_UPLOAD, ProblemFilter } from './http/problem-filter.ts';
+import { LineLogger } from './http/line-logger.ts';
 import { LARGEST_JSON, soundBody } from './http/sound-body.ts';
 import { WEB_FOLDER } from './paths.ts';
 import type { Settings } from './settings.ts';
@@ -27,12 +28,20 @@ export async function createApp(
   await upgradeDocuments(database);
   const app = await NestFactory.create<NestExpressApplication>(AppModule.over(database, settings), {
     bodyParser: false,
-    logger: quiet ? ['fatal'] : ['error', 'warn'],
+    logger: quiet
+      ? ['fatal']
+      : settings.log === 'json'
+        ? new LineLogger(['log', 'error', 'warn'])
+        : ['error', 'warn'],
   });
   app.disable('x-powered-by');
   // Who asks is told by the address of the connection, unless a proxy of the studio's own says otherwise.
   if (settings.studio && settings.studio.proxies.length > 0) app.set('trust proxy', settings.studio.proxies);
-  app.use(watchRequests(app.get(MetricsService)), pageHeaders, ownPagesAlone(settings));
+  app.use(
+    watchRequests(app.get(MetricsService), settings.log === 'json'),
+    pageHeaders,
+    ownPagesAlone(settings),
+  );
   // Up to November 2026 files, fonts and profiles among them, were called originals.
   app.use('/api/originals', (request: Request, response: Response) =>
     response.redirect(308, `/api/files${request.url}`),

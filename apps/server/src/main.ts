@@ -6,6 +6,7 @@ import { openDatabase, placeOf } from './database/database.ts';
 import { TypefacesService } from './files/typefaces.service.ts';
 import { DemoService } from './demo.service.ts';
 import { stopOnSignal } from './stop.ts';
+import { LineLogger } from './http/line-logger.ts';
 import { logWords } from './http/log-words.ts';
 import { readSettings, UnfitSettings, type Settings } from './settings.ts';
 import { PeopleService } from './studio/people.service.ts';
@@ -22,6 +23,9 @@ function fitSettings(): Settings {
 }
 
 const settings = fitSettings();
+const log = settings.log === 'json' ? new LineLogger(['log']) : undefined;
+/** Tells whoever started it, in the words of its log. */
+const say = (words: string): void => (log ? log.log(words, 'Brachytone') : console.log(words));
 // What goes wrong in one place must not end what all others are at.
 process.on('unhandledRejection', (error) => console.error(logWords(error)));
 
@@ -35,14 +39,12 @@ try {
   if (process.env.BRACHYTONE_DEMO !== 'off') await app.get(DemoService).load();
   stopOnSignal(app, database);
   await app.listen(settings.port, settings.host);
-  console.log(
+  say(
     `Brachytone is at http://${settings.host === '127.0.0.1' ? 'localhost' : settings.host}:${settings.port}`,
   );
   const { ownerLink } = app.get(PeopleService);
   if (ownerLink !== undefined)
-    console.log(
-      `Nobody is its owner yet. Whoever opens this link first, within a day, becomes it:\n${ownerLink}`,
-    );
+    say(`Nobody is its owner yet. Whoever opens this link first, within a day, becomes it:\n${ownerLink}`);
 } catch (error) {
   if (error instanceof FolderInUse || error instanceof DatabaseInUse) console.error(error.message);
   else if ((error as NodeJS.ErrnoException).code === 'EADDRINUSE') {

@@ -27,6 +27,8 @@ export interface Settings {
    * nobody is asked.
    */
   readonly studio: StudioSettings | undefined;
+  /** `BRACHYTONE_LOG=json` for a line of JSON an entry and one for every request; words for people otherwise. */
+  readonly log: 'words' | 'json';
 }
 
 export const SETTINGS = Symbol('settings');
@@ -73,5 +75,6 @@ export function readSettings(environment: NodeJS.ProcessEnv = process.env): Sett
     port,
     databaseUrl: environment.DATABASE_URL,
     studio,
+    log: environment.BRACHYTONE_LOG === 'json' ? 'json' : 'words',
   };
 }

@@ -30,6 +30,7 @@ export async function startServer(studio?: StudioSettings): Promise<Harness> {
     port: 0,
     databaseUrl: undefined,
     studio,
+    log: 'words' as const,
   };
   const app = await createApp(database, settings, true);
   await app.init();
