@@ -8,19 +8,28 @@ import { LAUNCH } from './chromium.mjs';
 
 const PORT = 4298;
 
-/** Calls `use` with the page and the server's address; takes everything down afterwards. */
-export async function withDemoPage(use) {
+/**
+ * Calls `use` with the page, the server's address, the browser and what the server printed at its start; takes everything down afterwards.
+ *
+ * @param env what the server is set with besides
+ */
+export async function withDemoPage(use, env = {}) {
   const folder = mkdtempSync(join(tmpdir(), 'demo-'));
   const server = spawn(process.execPath, ['apps/server/dist/main.js'], {
-    env: { ...process.env, BRACHYTONE_DATA: folder, PORT: String(PORT), DATABASE_URL: '' },
+    env: { ...process.env, BRACHYTONE_DATA: folder, PORT: String(PORT), DATABASE_URL: '', ...env },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
+  let printed = '';
   await new Promise((resolve) =>
-    server.stdout.on('data', (text) => String(text).includes('is at') && resolve()),
+    server.stdout.on('data', (text) => {
+      printed += text;
+      if (printed.includes('is at') && (!env.BRACHYTONE_SHARED || printed.includes('/welcome#'))) resolve();
+    }),
   );
   const browser = await chromium.launch(LAUNCH);
   try {
-    await use(await browser.newPage({ viewport: { width: 1280, height: 800 } }), `http://127.0.0.1:${PORT}`);
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await use(page, `http://127.0.0.1:${PORT}`, browser, printed);
   } finally {
     await browser.close();
     server.kill();

@@ -11,7 +11,6 @@ await systemTools();
 await build();
 // Only now, for what it needs has just been installed.
 const { withDemoPage } = await import('./demo-page.mjs');
-const { default: sharp } = await import('sharp');
 await withDemoPage(async (page, url) => {
   const shot = (name) => page.screenshot({ path: `docs/screenshots/${name}.png` });
   const exact = async () => {
@@ -104,24 +103,8 @@ await withDemoPage(async (page, url) => {
   );
   await shot('test-strip');
 
-  await open('Season leaflet');
-  await page.keyboard.press('3');
-  await page.mouse.move(800, 330);
-  await page.waitForTimeout(800);
-  await shot('process');
-
-  await open('Dusk tote');
-  await page.keyboard.press('3');
-  await exact();
-  // Without its cloth, on a ground of another colour; and its ticket.
   const bytesOf = async (path) =>
     Buffer.from(await (await fetch(`${url}/api/jobs/${page.url().split('/')[4]}/${path}`)).arrayBuffer());
-  const clear = await bytesOf('picture?format=png&ppi=56&transparent=true');
-  const { width, height } = await sharp(clear).metadata();
-  await sharp({ create: { width: 1280, height: 800, channels: 3, background: '#3d7a68' } })
-    .composite([{ input: clear, left: Math.round((1280 - width) / 2), top: Math.round((800 - height) / 2) }])
-    .png()
-    .toFile('docs/screenshots/clear-picture.png');
   await open('Season leaflet');
   const folder = mkdtempSync(join(tmpdir(), 'ticket-'));
   writeFileSync(join(folder, 'ticket.pdf'), await bytesOf('ticket.pdf'));
@@ -138,17 +121,6 @@ await withDemoPage(async (page, url) => {
   await page.locator('[data-testid=product-canvas][data-sharpness=exact]').waitFor({ timeout: 120_000 });
   await page.waitForTimeout(500);
   await shot('product');
-
-  await open('First light card');
-  await page.keyboard.press('3');
-  await page.keyboard.press('p');
-  await page.getByRole('img', { name: 'Proof of Pull 1' }).waitFor();
-  await setNumber('Ink soaks in', '0.2');
-  await page.getByRole('button', { name: 'Wipe' }).click();
-  await page.locator('[data-testid=wipe-canvas][data-sharpness=exact]').waitFor({ timeout: 60_000 });
-  await exact();
-  await page.waitForFunction(() => [...document.images].every((one) => one.complete));
-  await shot('pulls');
 
   await page.goto(`${url}/stocks`);
   await page.waitForTimeout(500);
@@ -208,3 +180,76 @@ await withDemoPage(async (page, url) => {
   await page.getByRole('row', { name: 'Films' }).waitFor();
   await shot('storage');
 });
+
+// A studio, and a client with a proof of it.
+const shared = {
+  BRACHYTONE_SHARED: 'on',
+  BRACHYTONE_SECRET: 'of the pictures of the interface, and of nothing else',
+  BRACHYTONE_URL: 'http://127.0.0.1:4298',
+};
+await withDemoPage(async (page, url, browser, printed) => {
+  const shot = (name, of = page) => of.screenshot({ path: `docs/screenshots/${name}.png` });
+  const passphrase = 'four words or so here';
+  const another = async () =>
+    (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  const comeIn = async (to, link, name) => {
+    await to.goto(link);
+    await to.getByLabel('Your name').fill(name);
+    await to.getByLabel('Passphrase').fill(passphrase);
+    await to.getByRole('button', { name: 'Come in' }).click();
+    await to.getByRole('button', { name }).waitFor();
+  };
+  await page.goto(`${url}/`);
+  await page.getByLabel('Name').fill('Olga Reed');
+  await page.waitForTimeout(500);
+  await shot('sign-in');
+
+  await comeIn(page, /\S+\/welcome#\S+/.exec(printed)[0], 'Olga Reed');
+  const invite = async (name, role) => {
+    await page.getByLabel('Whom to invite').fill(name);
+    await page.getByLabel('Role to invite as').selectOption(role);
+    await page.getByRole('button', { name: 'Invite' }).click();
+    const link = await page.getByLabel('The link', { exact: true }).inputValue();
+    return link;
+  };
+  await page.getByRole('link', { name: 'People' }).click();
+  const marek = await another();
+  await comeIn(marek, await invite('Marek Lund', 'maker'), 'Marek Lund');
+  await page.getByRole('button', { name: 'Done' }).click();
+  await comeIn(await another(), await invite('Vera Holm', 'viewer'), 'Vera Holm');
+  await page.getByRole('button', { name: 'Done' }).click();
+  await marek.getByRole('link', { name: 'Open Season leaflet' }).click();
+  await marek.locator('[data-testid=table-canvas][data-sharpness=exact]').waitFor({ timeout: 120_000 });
+  await marek.getByRole('button', { name: 'Client' }).click();
+  await marek.getByLabel('Whom the proof is for').fill('Cleo Ash');
+  await marek.getByRole('button', { name: 'Make a link' }).click();
+  const link = await marek.getByLabel('The link', { exact: true }).inputValue();
+
+  const cleo = await another();
+  await cleo.goto(link);
+  const whole = cleo.locator('[data-testid=proof-canvas][data-whole=true]');
+  await whole.waitFor({ timeout: 60_000 });
+  const { x, y, width, height } = await cleo.getByRole('group', { name: 'Proof' }).boundingBox();
+  const say = async (text, across, down) => {
+    await cleo.getByRole('button', { name: 'Pin to a place' }).click();
+    await cleo.mouse.click(x + width * across, y + height * down);
+    await cleo.getByLabel('Comment', { exact: true }).fill(text);
+    await cleo.getByRole('button', { name: 'Send' }).click();
+    await cleo.getByText(text).waitFor();
+  };
+  await say('Could the reeds have a little more light?', 0.42, 0.5);
+  await say('Lovely sky.', 0.56, 0.2);
+  const table = marek.getByRole('complementary', { name: 'Beside the table' });
+  await table.getByLabel('Reply to Cleo Ash').fill('Yes: half a stop, in the next proof.');
+  await table.getByRole('button', { name: 'Send' }).click();
+  await cleo.getByText('half a stop').waitFor({ timeout: 30_000 });
+  await cleo.getByRole('button', { name: 'Loupe' }).click();
+  await cleo.mouse.move(x + width * 0.62, y + height * 0.36);
+  await cleo.waitForTimeout(4000);
+  await shot('proof-link', cleo);
+
+  await page.reload();
+  await page.getByRole('list', { name: 'Sessions' }).getByText('Marek Lund').waitFor();
+  await page.waitForTimeout(500);
+  await shot('people');
+}, shared);
