@@ -17,11 +17,6 @@ await withDemoPage(async (page, url) => {
     await page.waitForTimeout(300);
     await page.locator('[data-testid=table-canvas][data-sharpness=exact]').waitFor({ timeout: 120_000 });
   };
-  const setNumber = async (label, value) => {
-    const field = page.getByRole('textbox', { name: `${label}, number` });
-    await field.fill(value);
-    await field.press('Enter');
-  };
   const open = async (name) => {
     // A window shows a job as it showed it last; pictures begin anew.
     await page.evaluate(() => sessionStorage.clear()).catch(() => undefined);
