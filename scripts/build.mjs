@@ -10,6 +10,7 @@ const SERVER = {
     worker: 'apps/server/src/work/worker.ts',
     reader: 'apps/server/src/readers/reader.ts',
     backup: 'apps/server/src/backup/main.ts',
+    'film-worker': 'apps/server/src/film-worker/main.ts',
   },
   entryNames: '[name]',
   outdir: 'apps/server/dist',

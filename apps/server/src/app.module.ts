@@ -24,6 +24,13 @@ import { RefusedWorkService } from './work/refused-work.service.ts';
 import { RemovalService } from './storage/removal.service.ts';
 import { RemovalController, StorageController } from './storage/storage.controller.ts';
 import { StorageService } from './storage/storage.service.ts';
+import { AfterRunService } from './runs/after-run.service.ts';
+import { FilmMakerService } from './runs/film-maker.service.ts';
+import { FILM_QUEUE } from './runs/film-queue.ts';
+import { FilmTasks } from './runs/film-tasks.service.ts';
+import { OwnQueueService } from './runs/own-queue.service.ts';
+import { RunRows } from './runs/run-rows.service.ts';
+import { SharedQueueService } from './runs/shared-queue.service.ts';
 import { RunsService } from './runs/runs.service.ts';
 import { SetAsideController } from './jobs/set-aside.controller.ts';
 import { SETTINGS, type Settings } from './settings.ts';
@@ -100,6 +107,18 @@ export class AppModule {
         PullsService,
         ProofLinksService,
         ProofTilesService,
+        RunRows,
+        FilmMakerService,
+        AfterRunService,
+        OwnQueueService,
+        FilmTasks,
+        SharedQueueService,
+        {
+          provide: FILM_QUEUE,
+          inject: [OwnQueueService, SharedQueueService],
+          useFactory: (own: OwnQueueService, shared: SharedQueueService) =>
+            settings.withWorkers ? shared : own,
+        },
         RunsService,
         RemovalService,
         StorageService,

@@ -25,7 +25,7 @@ export async function createApp(
   settings: Settings,
   quiet = false,
 ): Promise<NestExpressApplication> {
-  await upgradeDocuments(database);
+  await database.alone(() => upgradeDocuments(database));
   const app = await NestFactory.create<NestExpressApplication>(AppModule.over(database, settings), {
     bodyParser: false,
     logger: quiet

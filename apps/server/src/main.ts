@@ -36,7 +36,7 @@ try {
   const app = await createApp(database, settings);
   await app.init();
   await app.get(TypefacesService).load();
-  if (process.env.BRACHYTONE_DEMO !== 'off') await app.get(DemoService).load();
+  if (process.env.BRACHYTONE_DEMO !== 'off') await database.alone(() => app.get(DemoService).load());
   stopOnSignal(app, database);
   await app.listen(settings.port, settings.host);
   say(

@@ -1,4 +1,4 @@
-import { resolve } from 'node:path';
+import { join, resolve } from 'node:path';
 
 /** What a server that people sign in to needs. */
 export interface StudioSettings {
@@ -27,6 +27,13 @@ export interface Settings {
    * nobody is asked.
    */
   readonly studio: StudioSettings | undefined;
+  /**
+   * True where any number of servers share a database, and workers make the films: `BRACHYTONE_WORKERS=on`, which takes a `DATABASE_URL` and
+   * `BRACHYTONE_FILMS`.
+   */
+  readonly withWorkers: boolean;
+  /** Folder of films; with workers one that all of them reach. `BRACHYTONE_FILMS`, else in the data folder. */
+  readonly filmsFolder: string;
   /** `BRACHYTONE_LOG=json` for a line of JSON an entry and one for every request; words for people otherwise. */
   readonly log: 'words' | 'json';
 }
@@ -65,8 +72,18 @@ export function readSettings(environment: NodeJS.ProcessEnv = process.env): Sett
   const host = environment.HOST ?? '127.0.0.1';
   const port = Number(environment.PORT ?? 4180);
   const studio = studioOf(environment, host, port);
+  const dataFolder = resolve(environment.BRACHYTONE_DATA ?? 'data');
+  const withWorkers = environment.BRACHYTONE_WORKERS === 'on';
+  if (withWorkers && (!environment.DATABASE_URL || !environment.BRACHYTONE_FILMS))
+    throw new UnfitSettings(
+      'Workers need a PostgreSQL server that all of them reach (DATABASE_URL), and a folder for films that all of them reach (BRACHYTONE_FILMS).',
+    );
   return {
-    dataFolder: resolve(environment.BRACHYTONE_DATA ?? 'data'),
+    dataFolder,
+    withWorkers,
+    filmsFolder: environment.BRACHYTONE_FILMS
+      ? resolve(environment.BRACHYTONE_FILMS)
+      : join(dataFolder, 'films'),
     host,
     hosts: [
       ...listOf(environment.BRACHYTONE_HOSTS),

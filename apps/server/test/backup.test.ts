@@ -12,6 +12,9 @@ import { TypefacesService } from '../src/files/typefaces.service.ts';
 import { binary, jobsOf, startJob, startServer, type Harness } from './harness.ts';
 import { Postgres } from './postgres.ts';
 
+/** Where a server keeps what is not in its database. */
+const placeAt = (folder: string) => ({ dataFolder: folder, filmsFolder: join(folder, 'films') });
+
 let server: Harness;
 let folder: string;
 let jobs: JobView[];
@@ -26,7 +29,7 @@ async function restored(path: string, database?: Database) {
   const into = mkdtempSync(join(tmpdir(), 'restored-'));
   const kept = database ?? (await openDatabase('memory'));
   try {
-    return { into, kept, said: await restoreBackup(path, kept, into) };
+    return { into, kept, said: await restoreBackup(path, kept, placeAt(into)) };
   } catch (error) {
     await kept.close();
     rmSync(into, { recursive: true, force: true });
@@ -86,7 +89,7 @@ describe('a backup', () => {
       expect({ table, rows: is }).toEqual({ table, rows: was });
     }
     // What is there already is never written over.
-    await expect(restoreBackup(file, kept, into)).rejects.toThrow(/already/);
+    await expect(restoreBackup(file, kept, placeAt(into))).rejects.toThrow(/already/);
     await kept.close();
     rmSync(into, { recursive: true, force: true });
   });
@@ -141,7 +144,7 @@ describe('a backup', () => {
       readBytes: async (part) => (part.sha256 === original.sha256 ? undefined : database.readBytes(part)),
     };
     const path = join(folder, 'gone.zip');
-    writeFileSync(path, await buffer(await writeBackup(without, server.folder)));
+    writeFileSync(path, await buffer(await writeBackup(without, placeAt(server.folder))));
     const { into, kept } = await restored(path);
     const ids = (await rowsOf(kept, 'SELECT id::text FROM jobs')).map((row) => (row as { id: string }).id);
     expect(ids).not.toContain(job.id);
@@ -162,7 +165,7 @@ describe('a backup', () => {
       writeFileSync(broken, bytes);
       const kept = await openDatabase('memory');
       const into = mkdtempSync(join(tmpdir(), 'restored-'));
-      const refusal = await restoreBackup(broken, kept, into).catch((error: unknown) => error);
+      const refusal = await restoreBackup(broken, kept, placeAt(into)).catch((error: unknown) => error);
       expect(refusal).toBeInstanceOf(NotRestored);
       const { message } = refusal as Error;
       expect(message).toMatch(bytes === flipped ? /^“originals.* is not what it was/ : /no whole backup/);

@@ -31,6 +31,8 @@ export async function startServer(studio?: StudioSettings): Promise<Harness> {
     databaseUrl: undefined,
     studio,
     log: 'words' as const,
+    withWorkers: false,
+    filmsFolder: join(folder, 'films'),
   };
   const app = await createApp(database, settings, true);
   await app.init();

@@ -59,6 +59,7 @@ describe('jobs', () => {
       revision: 1,
       putAway: false,
       touched: job.touched,
+      changedBy: null,
       name: 'Reeds',
       sheet: {
         width: recipe.sheet.width,

@@ -7,6 +7,8 @@ import type { JobDocument, RunView, StorageView } from '@brachytone/job';
 import { eq } from 'drizzle-orm';
 import sharp from 'sharp';
 import { jobs, runs } from '../src/database/schema.ts';
+import { AfterRunService } from '../src/runs/after-run.service.ts';
+import { RunRows } from '../src/runs/run-rows.service.ts';
 import { RunsService } from '../src/runs/runs.service.ts';
 import { StorageService } from '../src/storage/storage.service.ts';
 import { binary, startJob, startServer, type Harness } from './harness.ts';
@@ -116,7 +118,7 @@ describe('runs', () => {
       );
       const seen: number[] = [];
       const watching = server.app
-        .get(RunsService)
+        .get(RunRows)
         .watch()
         .subscribe((run) => seen.push(run.progress));
       const run = await ended((await startRun(id)).id);
@@ -336,7 +338,7 @@ describe('runs', () => {
     const { id } = await jobOf({ width: 20, height: 20, bleed: 0, resolution: 300 });
     let asked = 0;
     const storage = server.app.get(StorageService);
-    server.app.get(RunsService).onEnded(() => {
+    server.app.get(AfterRunService).set(() => {
       asked++;
       return Promise.reject(new Error('The disk is full.'));
     });

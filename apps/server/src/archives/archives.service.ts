@@ -14,6 +14,7 @@ import { ZipFile } from 'yazl';
 import { Problem } from '../http/problem.ts';
 import { FilesService, madeFrom } from '../files/files.service.ts';
 import { JobsService } from '../jobs/jobs.service.ts';
+import { RunRows } from '../runs/run-rows.service.ts';
 import { RunsService } from '../runs/runs.service.ts';
 import { ProofLinksService } from '../proof-links/proof-links.service.ts';
 import { WorkService } from '../work/work.service.ts';
@@ -54,6 +55,7 @@ export class ArchivesService {
     @Inject(JobsService) private readonly jobs: JobsService,
     @Inject(FilesService) private readonly files: FilesService,
     @Inject(RunsService) private readonly runs: RunsService,
+    @Inject(RunRows) private readonly rows: RunRows,
     @Inject(WorkService) private readonly work: WorkService,
     @Inject(ProofLinksService) private readonly links: ProofLinksService,
   ) {}
@@ -61,7 +63,7 @@ export class ArchivesService {
   /** A job's ticket as PDF and as data, with a name for its file. */
   async ticket(id: string): Promise<{ pdf: Uint8Array; ticket: Ticket; name: string }> {
     const { document } = await this.jobs.get(id);
-    const films = (await this.runs.newestOf(id))?.films ?? [];
+    const films = (await this.rows.newestOf(id))?.films ?? [];
     const { pdf, ticket } = await this.ticketFor(id, document, films);
     return { pdf, ticket, name: `${plainName(document.name)}-ticket` };
   }
@@ -77,7 +79,7 @@ export class ArchivesService {
   async pack(id: string): Promise<{ stream: Readable; name: string }> {
     const { document } = await this.jobs.get(id);
     const { files, taken, painted, separated } = await this.contents(document);
-    const run = await this.runs.newestOf(id);
+    const run = await this.rows.newestOf(id);
     const { pdf, ticket, picture } = await this.ticketFor(id, document, run?.films ?? []);
     const zip = new ZipFile();
     const mtime = new Date();

@@ -17,7 +17,7 @@ export class BackupController {
   @ApiOperation({ summary: 'All that is kept here, as a ZIP file, as it was at one moment' })
   async backup(@Res({ passthrough: true }) response: Response): Promise<StreamableFile> {
     const day = new Date().toISOString().slice(0, 10);
-    const bytes = await writeBackup(this.database, this.settings.dataFolder);
+    const bytes = await writeBackup(this.database, this.settings);
     // Nobody may be left who takes it.
     response.on('close', () => bytes.destroy());
     return new StreamableFile(bytes, {

@@ -67,13 +67,13 @@ async function keep(bytes: Readable, file: string): Promise<void> {
 async function backup(file: string): Promise<void> {
   const running = await fromServer();
   if (running) await keep(running, file);
-  else await opened(async (database) => keep(await writeBackup(database, settings.dataFolder), file));
+  else await opened(async (database) => keep(await writeBackup(database, settings), file));
   console.log(`All that is kept is in ${file}.`);
 }
 
 async function restore(file: string): Promise<void> {
   const { made, jobs, originals, films } = await opened((database) =>
-    restoreBackup(file, database, settings.dataFolder),
+    restoreBackup(file, database, settings),
   );
   console.log(
     `Restored from ${made.slice(0, 16).replace('T', ' ')} UTC, and compared: ${jobs} jobs, ${originals} originals, ${films} films are what the backup holds.`,

@@ -10,6 +10,7 @@ import yauzl, { type Entry, type ZipFile } from 'yauzl';
 import type { BytesRow, Database } from '../database/database.ts';
 import { originals } from '../database/schema.ts';
 import { backupSchema, MANIFEST, type BackupManifest } from './manifest.ts';
+import type { Settings } from '../settings.ts';
 import { plainJson, rowOf, TABLES, type Row } from './tables.ts';
 import { countOf, pagesOf } from './pages-of.ts';
 
@@ -37,7 +38,11 @@ const PLACE =
  * @param database with nothing in it
  * @throws NotRestored with a sentence that says what is wrong
  */
-export async function restoreBackup(path: string, database: Database, dataFolder: string): Promise<Restored> {
+export async function restoreBackup(
+  path: string,
+  database: Database,
+  settings: Pick<Settings, 'dataFolder' | 'filmsFolder'>,
+): Promise<Restored> {
   for (const name of ['jobs', 'originals', 'runs']) {
     const count = await countOf(database, name);
     if (count > 0)
@@ -67,7 +72,7 @@ export async function restoreBackup(path: string, database: Database, dataFolder
         throw new NotRestored(`“${place}” is not what it was when the backup was made. Nothing was changed.`);
     }
     await keepRows(zip, entries, manifest, database);
-    const films = await keepFiles(zip, entries, manifest, database, dataFolder);
+    const films = await keepFiles(zip, entries, manifest, database, settings.filmsFolder);
     await compare(zip, entries, manifest, database);
     return {
       made: manifest.made,
@@ -191,7 +196,7 @@ async function keepFiles(
   entries: ReadonlyMap<string, Entry>,
   manifest: BackupManifest,
   database: Database,
-  dataFolder: string,
+  filmsFolder: string,
 ): Promise<number> {
   const gone = new Set(manifest.gone);
   let waiting: BytesRow[] = [];
@@ -210,7 +215,7 @@ async function keepFiles(
       const bytes = await bytesIn(await zip.openReadStreamPromise(entry), MOST_OF_PART);
       waiting.push({ sha256, kind: kind as BytesRow['kind'], part: Number(part), bytes });
     } else if (run && film && entry.uncompressedSize > 0) {
-      const to = join(dataFolder, 'films', run, film);
+      const to = join(filmsFolder, run, film);
       await mkdir(dirname(to), { recursive: true });
       await pipeline(await zip.openReadStreamPromise(entry), createWriteStream(to));
       if ((await sumOf(createReadStream(to))) !== manifest.entries[place])

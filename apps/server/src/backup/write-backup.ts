@@ -10,6 +10,7 @@ import type { Database } from '../database/database.ts';
 import { originalBytes } from '../database/schema.ts';
 import { pagesOf } from './pages-of.ts';
 import { MANIFEST, type BackupManifest } from './manifest.ts';
+import type { Settings } from '../settings.ts';
 import { plainJson, TABLES } from './tables.ts';
 
 interface Part {
@@ -53,9 +54,12 @@ async function snapshotOf(database: Database, folder: string): Promise<Snapshot>
  * All that a Brachytone keeps, as a ZIP file, while people go on working: tables as they were at one moment, originals, films.
  * What is deleted while it is made may be missing in it.
  *
- * @param dataFolder of films; tables are put by in it for a while
+ * @param dataFolder in which tables are put by for a while
  */
-export async function writeBackup(database: Database, dataFolder: string): Promise<Readable> {
+export async function writeBackup(
+  database: Database,
+  { dataFolder, filmsFolder }: Pick<Settings, 'dataFolder' | 'filmsFolder'>,
+): Promise<Readable> {
   const snapshot = await snapshotOf(database, join(dataFolder, 'incoming', `backup-${randomUUID()}`));
   const zip = new ZipFile();
   const sums = new Map<string, Hash>();
@@ -88,12 +92,11 @@ export async function writeBackup(database: Database, dataFolder: string): Promi
       ),
     );
   }
-  const films = join(dataFolder, 'films');
-  for (const run of await readdir(films).catch(() => [] as string[])) {
-    for (const file of await readdir(join(films, run)).catch(() => [] as string[])) {
+  for (const run of await readdir(filmsFolder).catch(() => [] as string[])) {
+    for (const file of await readdir(join(filmsFolder, run)).catch(() => [] as string[])) {
       // Films that are being made have another name until they are whole.
       if (!file.endsWith('.part'))
-        add(`films/${run}/${file}`, false, () => fileOrNothing(join(films, run, file)));
+        add(`films/${run}/${file}`, false, () => fileOrNothing(join(filmsFolder, run, file)));
     }
   }
   zip.addReadStreamLazy(MANIFEST, {}, (take) => {

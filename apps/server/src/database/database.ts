@@ -13,7 +13,7 @@ import { migrate as migratePglite } from 'drizzle-orm/pglite/migrator';
 import pg from 'pg';
 import { collectGarbage } from '../collect-garbage.ts';
 import { MIGRATIONS_FOLDER } from '../paths.ts';
-import { holdDatabase } from './hold-database.ts';
+import { CHANNEL, holdDatabase } from './hold-database.ts';
 import { copiedField, copyRow } from './copy.ts';
 import { originalBytes } from './schema.ts';
 
@@ -29,6 +29,12 @@ export interface Database {
   storeBytes(rows: readonly BytesRow[]): Promise<void>;
   /** One part of an original's bytes; undefined when it is not there. */
   readBytes(part: Omit<BytesRow, 'bytes'>): Promise<Uint8Array | undefined>;
+  /** Tells all others that use it something short. */
+  tell(text: string): Promise<void>;
+  /** Has what others tell given to a listener; nothing is given once something may have been missed. */
+  hear(listener: (text: string | undefined) => void): void;
+  /** Does something that only one of all that use it may do at a time. */
+  alone<Result>(work: () => Promise<Result>): Promise<Result>;
   /** True while it does not answer. */
   isAway(): boolean;
   /** Resolves once it answers. */
@@ -43,19 +49,31 @@ export interface Database {
 export const DATABASE = Symbol('database');
 
 /** Where the database is: a folder of its own, memory (for tests), or a PostgreSQL server. */
-export type DatabasePlace = { readonly folder: string } | { readonly url: string } | 'memory';
+export type DatabasePlace =
+  { readonly folder: string } | { readonly url: string; readonly isShared?: boolean } | 'memory';
 
 /** The place the settings ask for. */
-export const placeOf = (settings: { dataFolder: string; databaseUrl: string | undefined }): DatabasePlace =>
-  settings.databaseUrl ? { url: settings.databaseUrl } : { folder: join(settings.dataFolder, 'database') };
+export const placeOf = (settings: {
+  dataFolder: string;
+  databaseUrl: string | undefined;
+  withWorkers: boolean;
+}): DatabasePlace =>
+  settings.databaseUrl
+    ? { url: settings.databaseUrl, isShared: settings.withWorkers }
+    : { folder: join(settings.dataFolder, 'database') };
 
 /** Opens the database and brings its tables up to date. */
 export async function openDatabase(place: DatabasePlace): Promise<Database> {
-  return typeof place === 'object' && 'url' in place ? openServer(place.url) : openEmbedded(place);
+  return typeof place === 'object' && 'url' in place
+    ? openServer(place.url, place.isShared ?? false)
+    : openEmbedded(place);
 }
 
 /** What the embedded database keeps of its pages: one server asks little of it, and the system keeps its files at hand anyway. */
 const BUFFERS = '16MB';
+
+/** Number of the lock for what only one server may do at a time: the letters “BRAD”. */
+const ALONE = 0x42524144;
 
 /** What its log may take up once it is at rest. */
 const MOST_LOG = '32MB';
@@ -123,6 +141,9 @@ async function openEmbedded(place: { readonly folder: string } | 'memory'): Prom
       );
       return blob && copiedField(new Uint8Array(await blob.arrayBuffer()));
     },
+    tell: () => Promise.resolve(),
+    hear: () => undefined,
+    alone: (work) => work(),
     isAway: () => false,
     back: () => Promise.resolve(),
     async giveBack() {
@@ -136,15 +157,26 @@ async function openEmbedded(place: { readonly folder: string } | 'memory'): Prom
   };
 }
 
-async function openServer(url: string): Promise<Database> {
-  const hold = await holdDatabase(url);
+async function openServer(url: string, isShared: boolean): Promise<Database> {
+  const listeners: ((text: string | undefined) => void)[] = [];
+  const hold = await holdDatabase(url, isShared, (text) => listeners.forEach((listener) => listener(text)));
   const pool = new pg.Pool({ connectionString: url, connectionTimeoutMillis: 5000, keepAlive: true });
   // A connection that waits is lost when the database goes away; whoever asks next is told by its own query.
   pool.on('error', () => undefined);
   // So is one that is in use, between two queries of a transaction.
   pool.on('connect', (client) => client.on('error', () => undefined));
   const queries = drizzleNode(pool);
-  await migrateNode(queries, { migrationsFolder: MIGRATIONS_FOLDER });
+  const alone = async <Result>(work: () => Promise<Result>): Promise<Result> => {
+    const client = await pool.connect();
+    try {
+      await client.query('select pg_advisory_lock($1)', [ALONE]);
+      return await work();
+    } finally {
+      // The lock ends with the connection, whatever became of the work.
+      client.release(true);
+    }
+  };
+  await alone(() => migrateNode(queries, { migrationsFolder: MIGRATIONS_FOLDER }));
   return {
     queries: queries as unknown as Queries,
     async storeBytes(rows) {
@@ -166,6 +198,11 @@ async function openServer(url: string): Promise<Database> {
         );
       return row?.bytes;
     },
+    async tell(text) {
+      await pool.query('select pg_notify($1, $2)', [CHANNEL, text]);
+    },
+    hear: (listener) => void listeners.push(listener),
+    alone,
     isAway: hold.isAway,
     back: hold.back,
     // A server does both by itself.

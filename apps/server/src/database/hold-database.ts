@@ -9,6 +9,8 @@ export class DatabaseInUse extends Error {}
 
 /** Number of the lock that a server holds while it uses a database: the letters “BRAC”. */
 const LOCK = 0x42524143;
+/** What servers and workers on a database tell each other by. */
+export const CHANNEL = 'brachytone';
 /** Pauses between tries while the database is away, ms: each longer than the one before it, up to a limit. */
 const FIRST_PAUSE = 500;
 const LONGEST_PAUSE = 15_000;
@@ -29,11 +31,17 @@ export interface Hold {
 }
 
 /**
- * Takes a database for this server alone, and holds it by a connection of its own. While the database is away it tries again, at growing pauses.
+ * Takes a database for this server alone, or for one of several, and holds it by a connection of its own, on which it hears what others tell. While the
+ * database is away it tries again, at growing pauses.
  *
+ * @param hear given what is told, or nothing once something may have been missed
  * @throws DatabaseInUse when another server has it
  */
-export async function holdDatabase(url: string): Promise<Hold> {
+export async function holdDatabase(
+  url: string,
+  isShared: boolean,
+  hear: (text: string | undefined) => void,
+): Promise<Hold> {
   const log = new Logger('Database');
   let client: pg.Client | undefined;
   let ended = false;
@@ -60,8 +68,11 @@ export async function holdDatabase(url: string): Promise<Hold> {
       next.on('end', () => lose(next));
       try {
         await next.connect();
-        await take(next);
+        await take(next, isShared);
+        next.on('notification', ({ payload }) => hear(payload ?? ''));
+        await next.query(`listen ${CHANNEL}`);
         client = next;
+        hear(undefined);
         waiting.splice(0).forEach((resolve) => resolve());
         return;
       } catch (error) {
@@ -90,8 +101,9 @@ export async function holdDatabase(url: string): Promise<Hold> {
   };
 }
 
-async function take(client: pg.Client): Promise<void> {
-  const { rows } = await client.query<{ taken: boolean }>('select pg_try_advisory_lock($1) as taken', [LOCK]);
+async function take(client: pg.Client, isShared: boolean): Promise<void> {
+  const lock = isShared ? 'pg_try_advisory_lock_shared' : 'pg_try_advisory_lock';
+  const { rows } = await client.query<{ taken: boolean }>(`select ${lock}($1) as taken`, [LOCK]);
   if (rows[0]?.taken) return;
   const held = await client.query<{ application_name: string; backend_start: Date }>(
     "select a.application_name, a.backend_start from pg_locks l join pg_stat_activity a using (pid) where l.locktype = 'advisory' and l.objid = $1 and l.granted",
@@ -101,6 +113,6 @@ async function take(client: pg.Client): Promise<void> {
   if (holder?.application_name === OWN_NAME)
     throw new HeldByOwnGhost('The database has not let go of a lost connection yet.');
   throw new DatabaseInUse(
-    `Another server (${holder ? `${holder.application_name}, since ${holder.backend_start.toISOString()}` : 'of another name'}) is already using this database. Stop it first, or set DATABASE_URL to another one.`,
+    `Another server (${holder ? `${holder.application_name}, since ${holder.backend_start.toISOString()}` : 'of another name'}) is already using this database${isShared ? ', alone' : ''}. Stop it first, or set DATABASE_URL to another one.`,
   );
 }

@@ -129,6 +129,17 @@ export const runs = pgTable('runs', {
   ended: moment('ended'),
 });
 
+/** Places of workers at which a film can be made; one that was not seen for a while is gone. */
+export const workers = pgTable('workers', {
+  id: uuid('id').primaryKey(),
+  name: text('name').notNull(),
+  seen: moment('seen').notNull().defaultNow(),
+  /** The queue's number of what it is at, and the film that is: a run, and its place in it. */
+  task: uuid('task'),
+  run: uuid('run'),
+  film: integer('film'),
+});
+
 /** What the people of a studio decided for all jobs, by name. */
 export const preferences = pgTable('preferences', {
   name: text('name').primaryKey(),

@@ -32,8 +32,7 @@ export class LiveController {
     const leave =
       job !== undefined && person !== null ? this.presence.enter({ job, person, name }) : undefined;
     return merge(
-      this.bulletin.hear('presence').pipe(
-        map(({ here }) => here),
+      this.presence.watch().pipe(
         startWith(this.presence.here()),
         map((here) => ({ type: 'presence', data: [...here] })),
       ),

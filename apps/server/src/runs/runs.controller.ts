@@ -25,6 +25,7 @@ import { id } from '../jobs/job-bodies.ts';
 import { ZipFile } from 'yazl';
 import { SessionsService } from '../studio/sessions.service.ts';
 import { Who, type Visitor } from '../studio/visitor.ts';
+import { RunRows } from './run-rows.service.ts';
 import { RunsService } from './runs.service.ts';
 
 const film = Joi.number().min(50).max(5000).required();
@@ -64,13 +65,14 @@ const fileName = Joi.string()
 export class RunsController {
   constructor(
     @Inject(RunsService) private readonly runs: RunsService,
+    @Inject(RunRows) private readonly rows: RunRows,
     @Inject(SessionsService) private readonly sessions: SessionsService,
   ) {}
 
   @Get()
   @ApiOperation({ summary: 'Runs, newest first' })
   list(@Query(new Checked(runsQuery)) { most, job }: RunsQuery) {
-    return this.runs.list(most, job);
+    return this.rows.list(most, job);
   }
 
   @Sse('events')
@@ -79,8 +81,8 @@ export class RunsController {
     // A beat now and then keeps the line open while nothing happens.
     const beat = interval(20_000).pipe(map(() => ({ type: 'beat', data: '' })));
     return merge(
-      this.runs.watch().pipe(map((run) => ({ type: 'run', data: run }))),
-      this.runs.watchRemovals().pipe(map((id) => ({ type: 'gone', data: id }))),
+      this.rows.watch().pipe(map((run) => ({ type: 'run', data: run }))),
+      this.rows.watchRemovals().pipe(map((id) => ({ type: 'gone', data: id }))),
       beat,
     ).pipe(this.sessions.whileSignedIn(visitor));
   }
@@ -107,7 +109,7 @@ export class RunsController {
   @Get(':id')
   @ApiOperation({ summary: 'One run' })
   get(@Param('id', new Checked(id)) run: string) {
-    return this.runs.get(run);
+    return this.rows.get(run);
   }
 
   @Delete(':id')

@@ -13,6 +13,7 @@ import { preferences } from '../database/schema.ts';
 import { FilesService } from '../files/files.service.ts';
 import { logWords } from '../http/log-words.ts';
 import { notFound, Problem } from '../http/problem.ts';
+import { AfterRunService } from '../runs/after-run.service.ts';
 import { RunsService } from '../runs/runs.service.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
 import { STORED_KINDS } from './kinds/index.ts';
@@ -38,8 +39,9 @@ export class StorageService implements OnApplicationBootstrap, OnModuleDestroy {
     @Inject(DATABASE) private readonly database: Database,
     @Inject(SETTINGS) { dataFolder }: Settings,
     @Inject(FilesService) files: FilesService,
-    @Inject(RunsService) private readonly runs: RunsService,
+    @Inject(RunsService) runs: RunsService,
     @Inject(RemovalService) removal: RemovalService,
+    @Inject(AfterRunService) private readonly afterRun: AfterRunService,
   ) {
     this.parts = { database, dataFolder, files, runs, removal };
   }
@@ -56,7 +58,7 @@ export class StorageService implements OnApplicationBootstrap, OnModuleDestroy {
     often(() => this.keepToRules(), HOUR);
     often(() => this.database.cutLog(), CUT_LOG);
     // A rule that counts runs is kept to at once.
-    this.runs.onEnded(() => this.keepTo('films'));
+    this.afterRun.set(() => this.keepTo('films'));
   }
 
   onModuleDestroy(): void {

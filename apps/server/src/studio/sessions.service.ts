@@ -5,9 +5,10 @@ import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
 import { ROLES, type Role, type SessionView } from '@brachytone/job';
 import { desc, eq } from 'drizzle-orm';
 import type { Request } from 'express';
-import { Subject, filter, takeUntil, type MonoTypeOperatorFunction } from 'rxjs';
+import { filter, takeUntil, type MonoTypeOperatorFunction } from 'rxjs';
 import { DATABASE, type Database } from '../database/database.ts';
 import { people, sessions, tokens } from '../database/studio-schema.ts';
+import { BulletinService } from '../live/bulletin.service.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
 import { createAuth, type Auth } from './auth.ts';
@@ -40,11 +41,11 @@ export class SessionsService implements OnModuleInit {
   private library: Auth | undefined;
   private folderKey = '';
   private readonly signing = new WeakMap<Request, string>();
-  private readonly ended = new Subject<string>();
 
   constructor(
     @Inject(DATABASE) private readonly database: Database,
     @Inject(SETTINGS) private readonly settings: Settings,
+    @Inject(BulletinService) private readonly bulletin: BulletinService,
   ) {}
 
   async onModuleInit(): Promise<void> {
@@ -125,7 +126,7 @@ export class SessionsService implements OnModuleInit {
   /** Ends the session that asks; gives the cookies that take it out of the browser. */
   async signOut(request: Request, { session }: Visitor): Promise<readonly string[]> {
     const answer = await this.auth.api.signOut({ headers: headersOf(request), asResponse: true });
-    if (session !== null) this.ended.next(session);
+    if (session !== null) this.bulletin.tell({ kind: 'session', id: session });
     return answer.headers.getSetCookie();
   }
 
@@ -155,7 +156,7 @@ export class SessionsService implements OnModuleInit {
     const [row] = await this.database.queries.select().from(sessions).where(eq(sessions.id, id));
     if (!row || (role !== 'owner' && row.userId !== person)) throw notFound('session of this number');
     await this.database.queries.delete(sessions).where(eq(sessions.id, id));
-    this.ended.next(id);
+    this.bulletin.tell({ kind: 'session', id });
   }
 
   /** Ends all sessions of a person, but for one. */
@@ -166,12 +167,12 @@ export class SessionsService implements OnModuleInit {
       .where(eq(sessions.userId, person));
     for (const { id } of rows.filter((row) => row.id !== but)) {
       await this.database.queries.delete(sessions).where(eq(sessions.id, id));
-      this.ended.next(id);
+      this.bulletin.tell({ kind: 'session', id });
     }
   }
 
   /** Ends a stream once whoever listens is no longer signed in. */
   whileSignedIn<News>({ session }: Visitor): MonoTypeOperatorFunction<News> {
-    return takeUntil(this.ended.pipe(filter((ended) => ended === session)));
+    return takeUntil(this.bulletin.hear('session').pipe(filter(({ id }) => id === session)));
   }
 }

@@ -1,0 +1,39 @@
+import { Module, type DynamicModule } from '@nestjs/common';
+import { DATABASE, type Database } from '../database/database.ts';
+import { FilesService } from '../files/files.service.ts';
+import { TypefacesService } from '../files/typefaces.service.ts';
+import { BulletinService } from '../live/bulletin.service.ts';
+import { MetricsService } from '../metrics/metrics.service.ts';
+import { ReadersService } from '../readers/readers.service.ts';
+import { FilmMakerService } from '../runs/film-maker.service.ts';
+import { FilmTasks } from '../runs/film-tasks.service.ts';
+import { RunRows } from '../runs/run-rows.service.ts';
+import { SETTINGS, type Settings } from '../settings.ts';
+import { RefusedWorkService } from '../work/refused-work.service.ts';
+import { WorkService } from '../work/work.service.ts';
+import { FilmWorkerService } from './film-worker.service.ts';
+
+/** What makes films for servers elsewhere. */
+@Module({})
+export class FilmWorkerModule {
+  static over(database: Database, settings: Settings): DynamicModule {
+    return {
+      module: FilmWorkerModule,
+      providers: [
+        { provide: DATABASE, useValue: database },
+        { provide: SETTINGS, useValue: settings },
+        MetricsService,
+        WorkService,
+        ReadersService,
+        RefusedWorkService,
+        FilesService,
+        TypefacesService,
+        BulletinService,
+        RunRows,
+        FilmMakerService,
+        FilmTasks,
+        FilmWorkerService,
+      ],
+    };
+  }
+}

@@ -1,0 +1,93 @@
+import { mkdir } from 'node:fs/promises';
+import { join } from 'node:path';
+import { MessageChannel } from 'node:worker_threads';
+import { Inject, Injectable } from '@nestjs/common';
+import { onGang } from '@brachytone/job';
+import { FilesService } from '../files/files.service.ts';
+import { SETTINGS, type Settings } from '../settings.ts';
+import type { FilmNews, MadeFilm, SharedMaterials } from '../work/tasks.ts';
+import { WorkService } from '../work/work.service.ts';
+import type { RunRow } from './run-rows.service.ts';
+
+export interface MakingOptions {
+  readonly signal: AbortSignal;
+  /** Told the place of a film, and what share of 1 of it is there, or what was made of it. */
+  readonly news: (at: number, news: number | MadeFilm) => void;
+}
+
+/** Makes films of runs into their folder. */
+@Injectable()
+export class FilmMakerService {
+  constructor(
+    @Inject(SETTINGS) private readonly settings: Settings,
+    @Inject(FilesService) private readonly files: FilesService,
+    @Inject(WorkService) private readonly work: WorkService,
+  ) {}
+
+  /** Where the films of a run are. */
+  folder(id: string): string {
+    return join(this.settings.filmsFolder, id);
+  }
+
+  /** What a run's jobs are made from, all together. */
+  async materialsOf({ document, gang }: RunRow): Promise<SharedMaterials> {
+    const documents = gang ? gang.documents.map(onGang) : [document];
+    const each: SharedMaterials[] = [];
+    for (const { recipe } of documents) each.push(await this.files.materials(recipe));
+    return {
+      pictures: Object.assign({}, ...each.map((one) => one.pictures)) as SharedMaterials['pictures'],
+      drawings: Object.assign({}, ...each.map((one) => one.drawings)) as SharedMaterials['drawings'],
+      fonts: Object.assign({}, ...each.map((one) => one.fonts)) as SharedMaterials['fonts'],
+      tables: Object.assign({}, ...each.map((one) => one.tables)) as SharedMaterials['tables'],
+    };
+  }
+
+  /**
+   * Makes some films of a run side by side in one thread, so that what they have in common is made once.
+   *
+   * @param places of the films in the run's list
+   */
+  async make(
+    row: RunRow,
+    places: readonly number[],
+    materials: SharedMaterials,
+    { signal, news }: MakingOptions,
+  ): Promise<readonly MadeFilm[]> {
+    const { id, document, films, gang, approvals } = row;
+    const intent = await this.files.pressProfile(document.recipe);
+    await mkdir(this.folder(id), { recursive: true });
+    const { port1, port2 } = new MessageChannel();
+    port1.on('message', ([i, told]: FilmNews) => {
+      if (!signal.aborted) news(places[i], told);
+    });
+    const day = row.created.toISOString().slice(0, 10);
+    const path = (at: number) => join(this.folder(id), films[at].file);
+    const options = { signal, transfer: [port2], news: port1, isPatient: true };
+    return gang
+      ? this.work.run(
+          'gangFilms',
+          {
+            gang,
+            day,
+            approvals,
+            films: places.map((at) => ({ ink: films[at].ink, path: path(at) })),
+            materials,
+            port: port2,
+          },
+          options,
+        )
+      : this.work.run(
+          'films',
+          {
+            document,
+            day,
+            approval: approvals[0] ?? undefined,
+            films: places.map((at) => ({ plates: films[at].plates, path: path(at) })),
+            materials,
+            intent,
+            port: port2,
+          },
+          options,
+        );
+  }
+}

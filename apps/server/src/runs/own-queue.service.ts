@@ -1,0 +1,163 @@
+import { rm } from 'node:fs/promises';
+import { setTimeout as pause } from 'node:timers/promises';
+import { Inject, Injectable, Logger } from '@nestjs/common';
+import type { RunFilm } from '@brachytone/job';
+import { and, eq, gte, sql } from 'drizzle-orm';
+import { DATABASE, type Database } from '../database/database.ts';
+import { runs } from '../database/schema.ts';
+import { logWords } from '../http/log-words.ts';
+import { Problem } from '../http/problem.ts';
+import { isDatabaseAway } from '../http/system-problem.ts';
+import { AfterRunService } from './after-run.service.ts';
+import { FilmMakerService } from './film-maker.service.ts';
+import { MOST_ATTEMPTS, NOT_MADE, type FilmQueue } from './film-queue.ts';
+import { isWhole, RunRows, type RunRow } from './run-rows.service.ts';
+
+/** Pause before a database that was back, and is away again, is asked once more, ms. */
+const BACK_PAUSE = 1000;
+
+/** Threads that films are shared out to. */
+const THREADS = 2;
+
+/** Films for each thread, in turn. */
+const shareOut = (films: readonly number[]): number[][] =>
+  Array.from({ length: Math.min(THREADS, films.length) }, (_, thread) =>
+    films.filter((_film, place) => place % THREADS === thread),
+  );
+
+/** Makes films in this server's own threads, one run after another. */
+@Injectable()
+export class OwnQueueService implements FilmQueue {
+  private readonly log = new Logger('Runs');
+  private readonly active = new Map<string, AbortController>();
+  private working: Promise<void> | undefined;
+  private closing = false;
+
+  constructor(
+    @Inject(DATABASE) private readonly database: Database,
+    @Inject(RunRows) private readonly rows: RunRows,
+    @Inject(FilmMakerService) private readonly maker: FilmMakerService,
+    @Inject(AfterRunService) private readonly after: AfterRunService,
+  ) {}
+
+  /** Runs that were being made when the server went away go on from the first film that is not whole; those waiting wait on. */
+  async begin(): Promise<void> {
+    const { queries } = this.database;
+    await queries
+      .update(runs)
+      .set({
+        status: 'stopped',
+        message: `The server stopped ${MOST_ATTEMPTS} times while these films were being made. Make them again when it runs well.`,
+        ended: new Date(),
+      })
+      .where(and(eq(runs.status, 'running'), gte(runs.attempts, MOST_ATTEMPTS)));
+    await queries.update(runs).set({ status: 'queued' }).where(eq(runs.status, 'running'));
+    this.wake();
+  }
+
+  add(): Promise<void> {
+    this.wake();
+    return Promise.resolve();
+  }
+
+  stop(id: string): Promise<void> {
+    this.active.get(id)?.abort();
+    return Promise.resolve();
+  }
+
+  async close(): Promise<void> {
+    this.closing = true;
+    for (const abort of this.active.values()) abort.abort();
+    await this.working;
+  }
+
+  private wake(): void {
+    this.working ??= this.workThrough()
+      .catch((error: unknown) => this.log.error(logWords(error)))
+      .finally(() => {
+        this.working = undefined;
+      });
+  }
+
+  private async workThrough(): Promise<void> {
+    while (!this.closing) {
+      try {
+        const [next] = await this.database.queries
+          .select()
+          .from(runs)
+          .where(eq(runs.status, 'queued'))
+          .orderBy(runs.created)
+          .limit(1);
+        if (!next) return;
+        await this.make(next).catch((error: unknown) => {
+          if (isDatabaseAway(error)) throw error;
+          this.log.error(logWords(error));
+        });
+      } catch (error) {
+        if (!isDatabaseAway(error)) throw error;
+        await this.resume();
+      }
+    }
+  }
+
+  /** Once the database is back, a run that was being made goes on from the first film that is not whole. */
+  private async resume(): Promise<void> {
+    while (!this.closing) {
+      await this.database.back();
+      try {
+        await this.database.queries
+          .update(runs)
+          .set({ status: 'queued', attempts: sql`greatest(0, ${runs.attempts} - 1)` })
+          .where(eq(runs.status, 'running'));
+        return;
+      } catch (error) {
+        if (!isDatabaseAway(error)) throw error;
+        await pause(BACK_PAUSE);
+      }
+    }
+  }
+
+  private async make(row: RunRow): Promise<void> {
+    const { id, attempts } = row;
+    const abort = new AbortController();
+    this.active.set(id, abort);
+    try {
+      await this.rows.change(id, { status: 'running', attempts: attempts + 1 });
+      const materials = await this.maker.materialsOf(row);
+      const films: RunFilm[] = [...row.films];
+      const open = films.flatMap((film, at) => (isWhole(film) ? [] : [at]));
+      /** Films that are whole are written down one after another. */
+      let written: Promise<unknown> = Promise.resolve();
+      await Promise.all(
+        shareOut(open).map(async (places) => {
+          const made = await this.maker.make(row, places, materials, {
+            signal: abort.signal,
+            news: (at, news) => {
+              if (typeof news !== 'number') {
+                films[at] = { ...films[at], ...news };
+                written = written.then(() => this.rows.change(id, { films: [...films] }, false));
+                // Should it fail, whoever waits for all of them is told.
+                written.catch(() => undefined);
+              }
+              this.rows.progress(row, films, { [at]: typeof news === 'number' ? news : 1 });
+            },
+          });
+          for (const [i, at] of places.entries()) films[at] = { ...films[at], ...made[i] };
+        }),
+      );
+      await written;
+      await this.rows.end(id, 'done', null, films);
+      await this.after.run();
+    } catch (error) {
+      // A server that goes away leaves what is whole, and goes on from there.
+      if (this.closing) return;
+      if (isDatabaseAway(error)) throw error;
+      await rm(this.maker.folder(id), { recursive: true, force: true });
+      if (abort.signal.aborted) return;
+      if (!(error instanceof Problem)) this.log.error(logWords(error));
+      await this.rows.end(id, 'failed', error instanceof Problem ? error.message : NOT_MADE);
+    } finally {
+      this.active.delete(id);
+    }
+  }
+}

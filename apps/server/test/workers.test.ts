@@ -1,0 +1,244 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
+import { fileURLToPath } from 'node:url';
+import { newScreen } from '@brachytone/core';
+import type { JobView, RunView } from '@brachytone/job';
+import sharp from 'sharp';
+import { SERVER_ENV } from '../../../scripts/steps.mjs';
+import { Postgres } from './postgres.ts';
+import { RealServer } from './real-server.ts';
+
+const folder = mkdtempSync(join(tmpdir(), 'workers-'));
+const postgres = new Postgres(4311);
+const shared = {
+  DATABASE_URL: postgres.url,
+  BRACHYTONE_WORKERS: 'on',
+  BRACHYTONE_FILMS: join(folder, 'films'),
+};
+const servers = [4312, 4313].map((port) => new RealServer(port, join(folder, `server ${port}`), shared));
+const [one, two] = servers;
+
+/** A worker as a process of its own. */
+class Worker {
+  child: ChildProcess | undefined;
+  output = '';
+
+  constructor(private readonly name: string) {}
+
+  async start(): Promise<void> {
+    const child = spawn(
+      process.execPath,
+      [fileURLToPath(new URL('../dist/film-worker.js', import.meta.url))],
+      {
+        env: { ...SERVER_ENV, ...shared, BRACHYTONE_DATA: join(folder, this.name), BRACHYTONE_PLACES: '1' },
+        stdio: ['ignore', 'pipe', 'pipe'],
+      },
+    );
+    this.child = child;
+    await new Promise<void>((resolve, reject) => {
+      for (const stream of [child.stdout, child.stderr])
+        stream.on('data', (text: Buffer) => {
+          this.output += text.toString();
+          if (this.output.includes('makes films')) resolve();
+        });
+      child.on('exit', (code) => reject(new Error(`The worker ended with ${code}: ${this.output}`)));
+    });
+  }
+
+  async end(signal: NodeJS.Signals): Promise<void> {
+    const { child } = this;
+    this.child = undefined;
+    if (!child || child.exitCode !== null || child.signalCode !== null) return;
+    const gone = new Promise((resolve) => child.on('exit', resolve));
+    child.kill(signal);
+    await gone;
+  }
+
+  /** Films that it wrote down as made. */
+  get made(): readonly string[] {
+    return [...this.output.matchAll(/made film \d+ of [\w-]+/g)].map(([words]) => words);
+  }
+}
+
+const workers = ['a', 'b', 'c'].map((name) => new Worker(name));
+const everything = () => workers.flatMap(({ made }) => made);
+
+beforeAll(async () => {
+  postgres.start();
+  // Both bring the tables up to date at the same time: one does.
+  await Promise.all(servers.map((server) => server.start()));
+  await Promise.all(workers.map((worker) => worker.start()));
+});
+afterAll(async () => {
+  for (const worker of workers) await worker.end('SIGKILL');
+  for (const server of servers) await server.end();
+  postgres.end();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+/** A job of a photograph in so many plates of one ink each, mm a side. */
+async function jobOf(plates: number, side: number): Promise<JobView> {
+  const noise = await sharp({
+    create: {
+      width: 300,
+      height: 300,
+      channels: 3,
+      background: '#888',
+      noise: { type: 'gaussian', mean: 128, sigma: 40 },
+    },
+  })
+    .png()
+    .toBuffer();
+  const { sha256 } = await one.bring(noise);
+  const job = await one.send<JobView>('POST', 'jobs', { picture: { sha256, name: 'noise.png' } });
+  const { recipe } = job.document;
+  const [ink] = recipe.inks;
+  const [plate] = recipe.plates;
+  const [original] = recipe.originals;
+  const each = <Part>(make: (id: string) => Part) =>
+    Array.from({ length: plates }, (_, i) => make(`${i + 1}`));
+  const document = {
+    ...job.document,
+    recipe: {
+      ...recipe,
+      sheet: { ...recipe.sheet, width: side, height: side },
+      inks: each((n) => ({ ...ink, id: `ink-${n}`, name: `Ink ${n}` })),
+      // From the top down, and so slow enough to be disturbed.
+      plates: each((n) => ({ ...plate, id: `plate-${n}`, ink: `ink-${n}`, screen: newScreen('diffused') })),
+      originals: each((n) => ({
+        ...original,
+        id: `original-${n}`,
+        overprint: true,
+        placement: { ...original.placement, x: side / 2, y: side / 2, width: side },
+        route: { ...original.route, ink: `ink-${n}` },
+      })),
+    },
+  };
+  return one.send<JobView>('POST', 'jobs', { document });
+}
+
+const ended = async (server: RealServer, id: string): Promise<RunView> => {
+  for (;;) {
+    const run = await server.json<RunView>(`runs/${id}`);
+    if (run.ended !== null) return run;
+    await pause(150);
+  }
+};
+
+/** Waits until a run is being made. */
+const begun = async (id: string): Promise<void> => {
+  while ((await one.json<RunView>(`runs/${id}`)).status === 'queued') await pause(30);
+  await pause(200);
+};
+
+const filmOf = async (server: RealServer, run: RunView, at: number): Promise<string> => {
+  const answer = await fetch(`${server.api}/runs/${run.id}/films/${run.films[at].file}`);
+  expect(answer.status).toBe(200);
+  return createHash('sha256')
+    .update(Buffer.from(await answer.arrayBuffer()))
+    .digest('hex');
+};
+
+test('films of many jobs are made by all workers, each once, and given by either server', async () => {
+  const { id } = await jobOf(3, 30);
+  const runs = await Promise.all(
+    Array.from({ length: 6 }, (_, i) => servers[i % 2].send<RunView>('POST', 'runs', { jobId: id })),
+  );
+  const done = await Promise.all(runs.map((run, i) => ended(servers[(i + 1) % 2], run.id)));
+  expect(done.map(({ status }) => status)).toEqual(runs.map(() => 'done'));
+  expect(everything()).toHaveLength(18);
+  expect(new Set(everything()).size).toBe(18);
+  expect(workers.filter(({ made }) => made.length > 0).length).toBeGreaterThan(1);
+  for (const [i, { sha256 }] of done[0].films.entries()) {
+    expect(await filmOf(one, done[0], i)).toBe(sha256);
+    expect(await filmOf(two, done[0], i)).toBe(sha256);
+  }
+});
+
+test('news crosses from server to server', async () => {
+  const events = await fetch(`${two.api}/runs/events`);
+  const reader = events.body!.pipeThrough(new TextDecoderStream()).getReader();
+  const { id } = await jobOf(1, 20);
+  const run = await one.send<RunView>('POST', 'runs', { jobId: id });
+  let text = '';
+  while (!/"status":"done"/.test(text)) text += (await reader.read()).value ?? '';
+  expect(text).toContain(run.id);
+  await reader.cancel();
+});
+
+test('a worker that is pulled out of the wall loses nothing: within ten seconds another goes on', async () => {
+  const before = everything().length;
+  const { id } = await jobOf(4, 900);
+  const run = await one.send<RunView>('POST', 'runs', { jobId: id });
+  const [a] = workers;
+  const madeByA = a.made.length;
+  // Each of the three has one film by then; the fourth waits.
+  await begun(run.id);
+  await a.end('SIGKILL');
+  const killed = Date.now();
+  const done = await ended(two, run.id);
+  expect(done.status).toBe('done');
+  expect(a.made.length).toBe(madeByA);
+  const made = everything().slice(0);
+  expect(made).toHaveLength(before + 4);
+  expect(new Set(made).size).toBe(made.length);
+  for (const [i, { sha256 }] of done.films.entries()) expect(await filmOf(one, done, i)).toBe(sha256);
+  const log = `${one.output}${two.output}`;
+  expect(log).toContain('is gone; what it was at is made by another');
+  expect(Date.now() - killed).toBeLessThan(120_000);
+  await a.start();
+});
+
+test('a worker that is stopped gives back what it is at, and one that comes back from a pause spoils nothing', async () => {
+  const before = everything().length;
+  const { id } = await jobOf(3, 900);
+  const run = await two.send<RunView>('POST', 'runs', { jobId: id });
+  const [, b, c] = workers;
+  await begun(run.id);
+  c.child?.kill('SIGSTOP');
+  await b.end('SIGTERM');
+  await b.start();
+  // Longer than a worker may be silent.
+  await pause(9000);
+  c.child?.kill('SIGCONT');
+  const done = await ended(one, run.id);
+  expect(done.status).toBe('done');
+  await pause(3000);
+  const made = everything();
+  expect(made).toHaveLength(before + 3);
+  expect(new Set(made).size).toBe(made.length);
+  for (const [i, { sha256 }] of done.films.entries()) expect(await filmOf(two, done, i)).toBe(sha256);
+});
+
+test('a run is cancelled wherever it is made', async () => {
+  const { id } = await jobOf(3, 900);
+  const run = await one.send<RunView>('POST', 'runs', { jobId: id });
+  await begun(run.id);
+  await two.send('POST', `runs/${run.id}/cancel`, {});
+  const before = everything().length;
+  await pause(4000);
+  expect((await one.json<RunView>(`runs/${run.id}`)).status).toBe('cancelled');
+  expect(everything()).toHaveLength(before);
+  // The workers are free again.
+  const small = await jobOf(1, 20);
+  const next = await two.send<RunView>('POST', 'runs', { jobId: small.id });
+  expect((await ended(one, next.id)).status).toBe('done');
+});
+
+test('a restart of a server, and of the database, loses nothing that was answered', async () => {
+  const { id } = await jobOf(4, 200);
+  const run = await one.send<RunView>('POST', 'runs', { jobId: id });
+  await one.end('SIGKILL');
+  postgres.stop();
+  await pause(1500);
+  postgres.start();
+  await one.start();
+  const done = await ended(one, run.id);
+  expect(done.status).toBe('done');
+  expect((await two.json<JobView>(`jobs/${id}`)).document.recipe.plates).toHaveLength(4);
+  expect(new Set(everything()).size).toBe(everything().length);
+});
