@@ -81,7 +81,7 @@ export class FilmTasks {
         and job.started_on < now() - make_interval(secs => ${age})
         and not exists (select 1 from ${workers} where ${workers.task} = job.id)`,
     );
-    return (found as unknown as { rows: { id: string }[] }).rows.map(({ id }) => id);
+    return (found as { rows: { id: string }[] }).rows.map(({ id }) => id);
   }
 
   /** Films that wait. */
