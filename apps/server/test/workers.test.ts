@@ -7,6 +7,7 @@ import { setTimeout as pause } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 import { newScreen } from '@brachytone/core';
 import type { JobView, RunView } from '@brachytone/job';
+import pg from 'pg';
 import sharp from 'sharp';
 import { SERVER_ENV } from '../../../scripts/steps.mjs';
 import { Postgres } from './postgres.ts';
@@ -241,4 +242,24 @@ test('a restart of a server, and of the database, loses nothing that was answere
   expect(done.status).toBe('done');
   expect((await two.json<JobView>(`jobs/${id}`)).document.recipe.plates).toHaveLength(4);
   expect(new Set(everything()).size).toBe(everything().length);
+});
+
+test('a run whose server was gone before it asked for its films is made all the same', async () => {
+  const { id } = await jobOf(2, 20);
+  const run = await one.send<RunView>('POST', 'runs', { jobId: id });
+  await ended(one, run.id);
+  // The run as it is when nothing was asked for yet.
+  const client = new pg.Client({ connectionString: postgres.url });
+  await client.connect();
+  try {
+    const films = run.films.map((film) => ({ ...film, bytes: 0, inked: null }));
+    await client.query("update runs set status = 'queued', ended = null, films = $2 where id = $1", [
+      run.id,
+      JSON.stringify(films),
+    ]);
+    await client.query("notify brachytone, 'nothing that anybody understands'");
+  } finally {
+    await client.end();
+  }
+  expect((await ended(two, run.id)).status).toBe('done');
 });

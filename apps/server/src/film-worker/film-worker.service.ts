@@ -7,6 +7,7 @@ import { DATABASE, type Database } from '../database/database.ts';
 import { runs, workers } from '../database/schema.ts';
 import { logWords } from '../http/log-words.ts';
 import { Problem } from '../http/problem.ts';
+import { isDatabaseAway } from '../http/system-problem.ts';
 import { BulletinService } from '../live/bulletin.service.ts';
 import { FilmMakerService } from '../runs/film-maker.service.ts';
 import { NOT_MADE } from '../runs/film-queue.ts';
@@ -104,7 +105,10 @@ export class FilmWorkerService {
     const isOpen = async (): Promise<boolean> =>
       this.rows.row(data.run).then(
         ({ status }) => status === 'queued' || status === 'running',
-        () => false,
+        (error: unknown) => {
+          if (error instanceof Problem) return false;
+          throw error;
+        },
       );
     const saying = setInterval(() => {
       this.say(id, task)
@@ -119,9 +123,14 @@ export class FilmWorkerService {
       await this.film(id, task, data, leaving.signal);
       await this.tasks.done(task);
     } catch (error) {
+      // Once the database is back the film is found to be nobody's, and given to whoever is free.
+      if (isDatabaseAway(error)) throw error;
       if (this.stopping.signal.aborted) await this.tasks.giveBack(task);
-      else if (!leaving.signal.aborted) await this.failed(data, error);
-      if (!this.stopping.signal.aborted) await this.tasks.done(task);
+      else {
+        if (!leaving.signal.aborted) await this.failed(data, error);
+        // Left for another, the task is that one's to end.
+        if (!(await isOpen())) await this.tasks.done(task);
+      }
     } finally {
       clearInterval(saying);
       this.stopping.signal.removeEventListener('abort', leave);

@@ -42,8 +42,13 @@ export class BulletinService {
         this.misses.next();
         return;
       }
-      const heard = JSON.parse(text) as Heard;
-      if (heard.from !== this.own) this.all.next(heard);
+      try {
+        const heard = JSON.parse(text) as Heard;
+        if (heard.from !== this.own) this.all.next(heard);
+      } catch (error) {
+        // Others may use the database, and tell what they like.
+        this.log.warn(`Not understood: ${(error as Error).message}`);
+      }
     });
   }
 

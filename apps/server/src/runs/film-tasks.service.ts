@@ -3,7 +3,7 @@ import type { RunFilm } from '@brachytone/job';
 import { sql } from 'drizzle-orm';
 import PgBoss from 'pg-boss';
 import { DATABASE, type Database } from '../database/database.ts';
-import { workers } from '../database/schema.ts';
+import { runs, workers } from '../database/schema.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
 
 /** A film to be made: its run, and its place in it. */
@@ -82,6 +82,19 @@ export class FilmTasks {
         and not exists (select 1 from ${workers} where ${workers.task} = job.id)`,
     );
     return (found as { rows: { id: string }[] }).rows.map(({ id }) => id);
+  }
+
+  /** Open runs of such an age, s, that no task is there for. */
+  async unasked(age: number): Promise<readonly string[]> {
+    const rows = await this.database.queries
+      .select({ id: runs.id })
+      .from(runs)
+      .where(
+        sql`${runs.status} in ('queued', 'running') and ${runs.created} < now() - make_interval(secs => ${age})
+          and not exists (select 1 from film_queue.job where job.name = ${QUEUE}
+            and job.state in ('created', 'retry', 'active') and job.data ->> 'run' = ${runs.id}::text)`,
+      );
+    return rows.map(({ id }) => id);
   }
 
   /** Films that wait. */

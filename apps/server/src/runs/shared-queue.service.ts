@@ -1,5 +1,5 @@
 import { Inject, Injectable, Logger } from '@nestjs/common';
-import { and, eq, isNotNull, lt, sql } from 'drizzle-orm';
+import { eq, lt, sql } from 'drizzle-orm';
 import { filter } from 'rxjs';
 import { DATABASE, type Database } from '../database/database.ts';
 import { runs, workers } from '../database/schema.ts';
@@ -68,7 +68,7 @@ export class SharedQueueService implements FilmQueue {
       const [row] = await this.database.queries
         .update(runs)
         .set({ attempts: sql`${runs.attempts} + 1` })
-        .where(and(eq(runs.id, run), isNotNull(runs.document)))
+        .where(eq(runs.id, run))
         .returning();
       if (row && row.attempts >= MOST_ATTEMPTS)
         await this.rows.end(
@@ -80,5 +80,14 @@ export class SharedQueueService implements FilmQueue {
       await this.rows.told(run).catch(() => undefined);
     }
     for (const task of await this.tasks.orphans(SILENT / 1000)) await this.tasks.giveBack(task);
+    // A server may have gone after it wrote a run down, and before it asked for its films.
+    if ((await this.tasks.unasked(SILENT / 1000)).length === 0) return;
+    await this.database.alone(async () => {
+      for (const run of await this.tasks.unasked(SILENT / 1000)) {
+        const { films } = await this.rows.row(run);
+        await this.tasks.add(run, films);
+        await this.rows.told(run);
+      }
+    });
   }
 }
