@@ -53,6 +53,7 @@ test('every endpoint has a rule, and every rule an endpoint', () => {
 
 test.each<[keyof Omit<Studio, 'harness' | 'join'>, Role | undefined]>([
   ['stranger', undefined],
+  ['client', undefined],
   ['viewer', 'viewer'],
   ['maker', 'maker'],
   ['program', 'maker'],

@@ -1,5 +1,14 @@
 import { randomBytes } from 'node:crypto';
-import { TOKEN_HEADER, type MeView, type NewLinkView, type NewTokenView, type Role } from '@brachytone/job';
+import {
+  emptyJob,
+  PROOF_HEADER,
+  TOKEN_HEADER,
+  type MeView,
+  type NewLinkView,
+  type NewProofLinkView,
+  type NewTokenView,
+  type Role,
+} from '@brachytone/job';
 import request, { type Test } from 'supertest';
 import { PeopleService } from '../src/studio/people.service.ts';
 import { startServer, type Harness } from './harness.ts';
@@ -18,6 +27,8 @@ export interface Studio {
   readonly stranger: Asks;
   /** A program, by a token of the maker’s. */
   readonly program: Asks;
+  /** A client, by a proof link. */
+  readonly client: Asks;
   /** Somebody more. */
   join(name: string, role: Role): Promise<Asks>;
 }
@@ -63,7 +74,15 @@ export async function startStudio(): Promise<Studio> {
   };
   const maker = await join('Marek Lund', 'maker');
   const { body } = await maker('POST', '/api/tokens').send({ name: 'folder', role: 'maker' }).expect(201);
+  const job = await maker('POST', '/api/jobs')
+    .send({ document: emptyJob('Shown', { width: 50, height: 40 }) })
+    .expect(201);
+  const link = await maker('POST', `/api/jobs/${job.body.id}/proof-links`)
+    .send({ meant: 'Cleo', days: 7 })
+    .expect(201);
+  const { path } = link.body as NewProofLinkView;
   return {
+    client: bare(harness, { [PROOF_HEADER]: path.slice(path.indexOf('#') + 1) }),
     harness,
     owner,
     maker,
