@@ -3,6 +3,7 @@ import { hostname } from 'node:os';
 import { setTimeout as pause } from 'node:timers/promises';
 import { Inject, Injectable, Logger } from '@nestjs/common';
 import { and, eq, sql } from 'drizzle-orm';
+import { firstValueFrom, race, Subject, timer } from 'rxjs';
 import { DATABASE, type Database } from '../database/database.ts';
 import { runs, workers } from '../database/schema.ts';
 import { logWords } from '../http/log-words.ts';
@@ -27,7 +28,7 @@ const TELLS_EVERY = 500;
 export class FilmWorkerService {
   private readonly log = new Logger('Worker');
   private readonly stopping = new AbortController();
-  private wake: () => void = () => undefined;
+  private readonly woken = new Subject<void>();
   private places: Promise<void>[] = [];
 
   constructor(
@@ -45,7 +46,7 @@ export class FilmWorkerService {
    */
   async begin(places: number): Promise<void> {
     await this.tasks.open();
-    this.bulletin.hear('run').subscribe(() => this.wake());
+    this.bulletin.hear('run').subscribe(() => this.woken.next());
     this.places = Array.from({ length: places }, (_, i) =>
       this.workAt(`${hostname()} ${process.pid}.${i + 1}`),
     );
@@ -54,7 +55,7 @@ export class FilmWorkerService {
   /** Gives back what is being made, and ends. */
   async end(): Promise<void> {
     this.stopping.abort();
-    this.wake();
+    this.woken.next();
     await Promise.all(this.places);
     await this.tasks.close();
   }
@@ -77,15 +78,7 @@ export class FilmWorkerService {
 
   /** Rests until there may be work. */
   private async rest(): Promise<void> {
-    const resting = new AbortController();
-    const before = this.wake;
-    this.wake = () => {
-      before();
-      resting.abort();
-    };
-    if (!this.stopping.signal.aborted)
-      await pause(LOOKS_EVERY, undefined, { signal: resting.signal }).catch(() => undefined);
-    this.wake = () => undefined;
+    if (!this.stopping.signal.aborted) await firstValueFrom(race(timer(LOOKS_EVERY), this.woken));
   }
 
   private async make(

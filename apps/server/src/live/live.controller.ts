@@ -40,6 +40,8 @@ export class LiveController {
         .hear('job')
         .pipe(map(({ id, revision, by }) => ({ type: 'job', data: { id, revision, by } }))),
       this.bulletin.hear('proof').pipe(map(({ job: of }) => ({ type: 'proof', data: { job: of } }))),
+      // News of other servers may have been missed: the page looks for itself.
+      this.bulletin.missed().pipe(map(() => ({ type: 'missed', data: '' }))),
       // A beat now and then keeps the line open while nothing happens.
       interval(20_000).pipe(map(() => ({ type: 'beat', data: '' }))),
     ).pipe(

@@ -22,6 +22,7 @@ export class PresenceService implements OnModuleInit, OnApplicationShutdown {
       if (from !== this.bulletin.own) this.others.set(from, { here: news.here, at: Date.now() });
       this.changes.next(this.here());
     });
+    this.bulletin.missed().subscribe(() => this.say());
     this.saying = setInterval(() => {
       for (const [server, { at }] of this.others)
         if (Date.now() - at > 3 * SAYS_EVERY) this.others.delete(server);

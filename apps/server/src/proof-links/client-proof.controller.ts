@@ -17,7 +17,7 @@ import { Problem } from '../http/problem.ts';
 import { Tries } from '../studio/tries.ts';
 import { commentText } from './proof-links.controller.ts';
 import { untilGone } from '../http/until-gone.ts';
-import { ProofLinksService } from './proof-links.service.ts';
+import { ProofLinksService, type OpenedProof } from './proof-links.service.ts';
 import { ProofTilesService, type Look } from './proof-tiles.service.ts';
 
 const name = textLine(LONGEST_PERSON_NAME).required().label('name');
@@ -77,10 +77,7 @@ export class ClientProofController {
   @Get()
   @ApiOperation({ summary: 'The proof of a link' })
   async proof(@Req() request: Request, @Res({ passthrough: true }) response: Response): Promise<ClientProof> {
-    await this.tries.begin(request);
-    const proof = await this.links.client(await this.secretOf(request, response));
-    await this.tries.succeeded(request);
-    return proof;
+    return this.links.client(await this.opened(request, response));
   }
 
   @Get('whole')
@@ -90,7 +87,7 @@ export class ClientProofController {
     @Res() response: Response,
     @Query(new Checked(wholeQuery)) { longer, look }: { longer: number; look: Look },
   ): Promise<void> {
-    const { document } = await this.links.open(await this.secretOf(request, response));
+    const { document } = await this.opened(request, response);
     const png = await this.tiles.whole(document.recipe, longer, look, untilGone(response));
     sendPicture(response, png);
   }
@@ -107,7 +104,7 @@ export class ClientProofController {
     @Param('y', new Checked(place)) y: number,
     @Query(new Checked(lookQuery)) { look }: { look: Look },
   ): Promise<void> {
-    const { document } = await this.links.open(await this.secretOf(request, response));
+    const { document } = await this.opened(request, response);
     const png = await this.tiles.tile(document.recipe, { level: at, x, y, look }, untilGone(response));
     sendPicture(response, png);
   }
@@ -119,7 +116,7 @@ export class ClientProofController {
     @Res({ passthrough: true }) response: Response,
     @Body(new Checked(commentBody)) body: CommentBody,
   ): Promise<ProofComment> {
-    return this.links.comment(await this.secretOf(request, response, this.said), body);
+    return this.links.comment(await this.opened(request, response, this.said), body);
   }
 
   @Post('answer')
@@ -130,19 +127,22 @@ export class ClientProofController {
     @Res({ passthrough: true }) response: Response,
     @Body(new Checked(answerBody)) body: Omit<ProofAnswer, 'at'>,
   ): Promise<ProofAnswer> {
-    return this.links.answer(await this.secretOf(request, response, this.said), body);
+    return this.links.answer(await this.opened(request, response, this.said), body);
   }
 
-  /** The secret of a request, which counts. */
-  private async secretOf(request: Request, response: Response, limit = this.asked): Promise<string> {
+  /** The proof that a request has the secret of; those that have none are counted by their address, the others by their link. */
+  private async opened(request: Request, response: Response, limit = this.asked): Promise<OpenedProof> {
     response.setHeader('X-Robots-Tag', 'noindex, nofollow');
     const secret = request.get(PROOF_HEADER) ?? '';
     if (!/^[\w-]{43}$/.test(secret)) throw new Problem(401, 'No link', 'A proof is opened by its link.');
+    await this.tries.begin(request);
+    const found = await this.links.open(secret);
+    await this.tries.succeeded(request);
     try {
-      await limit.consume(secret);
+      await limit.consume(found.link.id);
     } catch {
       throw new Problem(429, 'Too much at once', 'Too much was asked in a minute. Wait a little.');
     }
-    return secret;
+    return found;
   }
 }

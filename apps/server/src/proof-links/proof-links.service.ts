@@ -42,6 +42,13 @@ const commentOf = ({
   at: at.toISOString(),
 });
 
+/** A link that works, and what it shows. */
+export interface OpenedProof {
+  readonly link: Link;
+  readonly document: JobDocument;
+  readonly shown: Date;
+}
+
 const afterDays = (days: number): Date => new Date(Date.now() + days * 86_400_000);
 
 /** The trimmed sheet in film pixels, and where it begins on the film. */
@@ -152,7 +159,7 @@ export class ProofLinksService {
   }
 
   /** The link of a secret. @throws Problem 410 where it is withdrawn or too old */
-  async open(secret: string): Promise<{ link: Link; document: JobDocument; shown: Date }> {
+  async open(secret: string): Promise<OpenedProof> {
     const [row] = await this.database.queries
       .select({ link: proofLinks, document: pulls.document, shown: pulls.created })
       .from(proofLinks)
@@ -167,8 +174,7 @@ export class ProofLinksService {
     return row;
   }
 
-  async client(secret: string): Promise<ClientProof> {
-    const { link, document, shown } = await this.open(secret);
+  async client({ link, document, shown }: OpenedProof): Promise<ClientProof> {
     if (link.opened === null) {
       await this.database.queries
         .update(proofLinks)
@@ -202,10 +208,9 @@ export class ProofLinksService {
   }
 
   async comment(
-    secret: string,
+    { link, document }: OpenedProof,
     said: { name: string; text: string; place: SheetPlace | null },
   ): Promise<ProofComment> {
-    const { link, document } = await this.open(secret);
     const { width, height } = document.recipe.sheet;
     if (said.place && (said.place.x > width || said.place.y > height))
       throw new Problem(422, 'Not on the sheet', 'This place is not on the sheet. Nothing was kept.');
@@ -213,8 +218,7 @@ export class ProofLinksService {
   }
 
   /** Approves what is shown, or asks for changes. */
-  async answer(secret: string, answered: Omit<ProofAnswer, 'at'>): Promise<ProofAnswer> {
-    const { link, document } = await this.open(secret);
+  async answer({ link, document }: OpenedProof, answered: Omit<ProofAnswer, 'at'>): Promise<ProofAnswer> {
     const answer: ProofAnswer = { ...answered, at: new Date().toISOString() };
     // The link may show another state by now: that one was not looked at.
     const kept =

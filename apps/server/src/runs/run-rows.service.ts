@@ -13,6 +13,8 @@ export type RunRow = typeof runs.$inferSelect;
 export const isWhole = ({ bytes, inked }: RunFilm): boolean => bytes > 0 || inked === 0;
 
 const OPEN = ['queued', 'running'] as const;
+/** Runs that are told again once news of others may have been missed. */
+const LATELY = 50;
 
 /** Runs as they are kept, and every change to any of them as it happens. */
 @Injectable()
@@ -30,26 +32,39 @@ export class RunRows implements OnModuleInit {
   onModuleInit(): void {
     const own = (from: string) => from === this.bulletin.own;
     this.bulletin.hearFrom('run').subscribe(({ from, news }) => {
-      if (own(from)) return;
-      // One that is gone by now is told by news of its own.
-      this.get(news.id).then(
-        (view) => this.changes.next(view),
-        () => undefined,
-      );
+      if (!own(from)) this.pass(news.id);
     });
     this.bulletin.hearFrom('run gone').subscribe(({ from, news }) => {
       if (!own(from)) this.removals.next(news.id);
     });
     this.bulletin.hearFrom('progress').subscribe(({ from, news }) => {
-      if (own(from)) return;
+      // Nobody is told where nobody listens, as at a worker: it is often.
+      if (own(from) || !this.changes.observed) return;
       const shares = this.shares.get(news.run) ?? [];
       for (const [at, share] of Object.entries(news.shares)) shares[Number(at)] = share;
       this.shares.set(news.run, shares);
-      this.get(news.run).then(
-        (view) => this.changes.next(view),
+      this.pass(news.run);
+    });
+    this.bulletin.missed().subscribe(() => {
+      if (!this.changes.observed) return;
+      this.list(LATELY).then(
+        (views) => views.forEach((view) => this.changes.next(view)),
         () => undefined,
       );
     });
+  }
+
+  /** Tells whoever listens of a run that was changed elsewhere. */
+  private pass(id: string): void {
+    if (!this.changes.observed) return;
+    this.get(id).then(
+      (view) => {
+        if (view.ended !== null) this.shares.delete(id);
+        this.changes.next(view);
+      },
+      // One that is gone by now is told by news of its own.
+      () => undefined,
+    );
   }
 
   /**

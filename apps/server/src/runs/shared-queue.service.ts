@@ -1,10 +1,10 @@
 import { Inject, Injectable, Logger } from '@nestjs/common';
 import { eq, lt, sql } from 'drizzle-orm';
-import { filter } from 'rxjs';
 import { DATABASE, type Database } from '../database/database.ts';
 import { runs, workers } from '../database/schema.ts';
 import { logWords } from '../http/log-words.ts';
 import { isDatabaseAway } from '../http/system-problem.ts';
+import { BulletinService } from '../live/bulletin.service.ts';
 import { AfterRunService } from './after-run.service.ts';
 import { MOST_ATTEMPTS, type FilmQueue } from './film-queue.ts';
 import { FilmTasks } from './film-tasks.service.ts';
@@ -25,6 +25,7 @@ export class SharedQueueService implements FilmQueue {
     @Inject(RunRows) private readonly rows: RunRows,
     @Inject(FilmTasks) private readonly tasks: FilmTasks,
     @Inject(AfterRunService) private readonly after: AfterRunService,
+    @Inject(BulletinService) private readonly bulletin: BulletinService,
   ) {}
 
   async begin(): Promise<void> {
@@ -34,10 +35,12 @@ export class SharedQueueService implements FilmQueue {
         if (!isDatabaseAway(error)) this.log.error(logWords(error));
       });
     }, LOOK_EVERY);
-    this.rows
-      .watch()
-      .pipe(filter(({ status }) => status === 'done'))
-      .subscribe(() => void this.after.run());
+    this.bulletin.hear('run').subscribe(({ id }) => {
+      this.rows.row(id).then(
+        ({ status }) => (status === 'done' ? this.after.run() : undefined),
+        () => undefined,
+      );
+    });
   }
 
   async add({ id, films }: Pick<RunRow, 'id' | 'films'>): Promise<void> {

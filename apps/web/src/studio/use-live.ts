@@ -51,6 +51,9 @@ export function useLive(): void {
       dispatch(hearOf(JSON.parse(data) as JobNews)),
     );
     line.addEventListener('proof', () => dispatch(api.util.invalidateTags(['proof links'])));
+    line.addEventListener('missed', () => {
+      if (id !== undefined) void dispatch(catchUp(id));
+    });
     // After a break in the line something may have been missed.
     let broken = false;
     line.addEventListener('error', () => (broken = true));
