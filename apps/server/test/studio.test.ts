@@ -1,5 +1,7 @@
 import { randomBytes, randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
+import { join } from 'node:path';
 import {
   emptyJob,
   TOKEN_HEADER,
@@ -12,6 +14,8 @@ import {
 import { eq } from 'drizzle-orm';
 import { credentials, oneTimeLinks } from '../src/database/studio-schema.ts';
 import { readSettings, UnfitSettings } from '../src/settings.ts';
+import { PeopleService } from '../src/studio/people.service.ts';
+import { FOLDER_KEY } from '../src/studio/sessions.service.ts';
 import { startServer } from './harness.ts';
 import { cookieOf, follow, PASSPHRASE, signedIn, startStudio, type Studio } from './studio.ts';
 
@@ -266,6 +270,33 @@ test('the audit list tells who did what, and leaves as CSV', async () => {
   expect(lines[0]).toBe('at,who,did,subject');
   expect(lines.length).toBeGreaterThan(20);
   expect(new Set(lines).size).toBe(lines.length);
+});
+
+test('behind a proxy with TLS, cookies go by TLS alone', async () => {
+  const tls = await startServer({
+    secret: randomBytes(32).toString('hex'),
+    url: 'https://plates.example',
+    proxies: [],
+  });
+  try {
+    const { ownerLink = '' } = tls.app.get(PeopleService);
+    expect(ownerLink).toMatch(/^https:\/\/plates\.example\/welcome#/);
+    const { headers } = await tls.http
+      .post('/api/welcome')
+      .send({ secret: ownerLink.split('#')[1], name: 'Olga', passphrase: PASSPHRASE })
+      .expect(204);
+    const [cookie] = headers['set-cookie'] as unknown as string[];
+    expect(cookie).toMatch(/^__Secure-.*; HttpOnly; Secure; SameSite=Lax/);
+  } finally {
+    await tls.close();
+  }
+});
+
+test('a program that can read the data folder asks as the owner, and no other key does', async () => {
+  const backup = (key: string) =>
+    studio.stranger('GET', '/api/storage').set('authorization', `Bearer ${key}`);
+  await backup(readFileSync(join(studio.harness.folder, FOLDER_KEY), 'utf8')).expect(200);
+  await backup(randomBytes(32).toString('base64url')).expect(401);
 });
 
 test('a name follows its link, whatever it is called', async () => {
