@@ -94,6 +94,7 @@ export { weightsThatPart } from './tone/auto-grey.ts';
 export { type CurvePoint, STRAIGHT, monotoneCurve } from './tone/curve.ts';
 export { type HueWeights, weightsOf, BT709 } from './tone/grey.ts';
 export { levelEnds } from './tone/level-ends.ts';
+export { pictureEnds } from './tone/picture-ends.ts';
 export { toneHistogram } from './tone/histogram.ts';
 export type { Levels } from './tone/levels.ts';
 export { STEP_KINDS, stepKind, startOf } from './tone/steps/index.ts';

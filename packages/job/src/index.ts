@@ -43,3 +43,4 @@ export * from './exchange-ink.ts';
 export * from './free-id.ts';
 export * from './text-schema.ts';
 export * from './ink-names.ts';
+export * from './treatments/index.ts';
