@@ -3,7 +3,7 @@ import { expect, test, type Page, type Route } from '@playwright/test';
 import type { Bits } from '@brachytone/core';
 import type { JobDocument } from '@brachytone/job';
 import sharp from 'sharp';
-import { dropFile, exact, softPicture } from './pictures.ts';
+import { dropFile, exact, softPicture, startPlain } from './pictures.ts';
 import { Server } from './server.ts';
 
 const server = new Server(4291);
@@ -14,6 +14,7 @@ test.afterAll(() => server.stop());
 async function startJob(page: Page, name: string): Promise<string> {
   await page.goto(server.url);
   await dropFile(page, name, await softPicture());
+  await startPlain(page);
   await page.waitForURL('**/jobs/*/screens');
   await page.getByRole('complementary', { name: 'Docket' }).waitFor();
   await page.keyboard.press('1');

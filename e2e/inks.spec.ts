@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test';
 import type { Bits, Recipe } from '@brachytone/core';
 import type { JobView, PullView, RunView } from '@brachytone/job';
 import sharp from 'sharp';
-import { dropFile, exact, softPicture } from './pictures.ts';
+import { dropFile, exact, softPicture, startPlain } from './pictures.ts';
 import { Server } from './server.ts';
 
 const server = new Server(4296);
@@ -19,6 +19,7 @@ const json = (body: unknown, method = 'POST'): RequestInit => ({
 async function startJob(page: Page, name: string): Promise<string> {
   await page.goto(`${server.url}/`);
   await dropFile(page, name, await softPicture(400, 500));
+  await startPlain(page);
   await page.waitForURL(/screens$/);
   const id = /jobs\/([^/]+)/.exec(page.url())![1];
   const { document, revision } = await server.json<JobView>(`jobs/${id}`);
@@ -238,6 +239,7 @@ test('a separated file is taken by an intent, goes to its own plates, and its fi
     .raw()
     .toBuffer({ resolveWithObject: true });
   await dropFile(page, 'field.tif', file);
+  await startPlain(page);
   await page.waitForURL(/screens$/);
   const id = /jobs\/([^/]+)/.exec(page.url())![1];
   await page.goto(`${server.url}/jobs/${id}/original`);

@@ -27,6 +27,7 @@ export async function begun(server: Server, page: Page, file: Parameters<Hands['
   await page.goto(server.url);
   const hands = new Hands(page);
   await hands.file(() => hands.button('Choose a file'), file);
+  await hands.button('Start plain');
   await hands.seen();
   return hands;
 }

@@ -62,7 +62,7 @@ test('a logo’s soft shadow becomes dots, as pixels and as geometry', async ({ 
   expect(drawn.match(/<path/g)!.length).toBeGreaterThan(0);
   expect(darkness(drawn, [0.35, 0.39, 0.05])).toBeGreaterThan(0.85);
   expect(darkness(drawn, [0.75, 0.75, 0.1])).toBeLessThan(0.05);
-  told('A logo’s shadow as PNG and SVG', hands, 14);
+  told('A logo’s shadow as PNG and SVG', hands, 15);
 });
 
 test('clip art lies over its soft shadow, in two inks', async ({ page }) => {
@@ -95,7 +95,7 @@ test('clip art lies over its soft shadow, in two inks', async ({ page }) => {
   const soft = await inked(shadow, [0.74, 0.36, 0.03, 0.06]);
   expect(soft).toBeGreaterThan(0.05);
   expect(soft).toBeLessThan(0.95);
-  told('Clip art over its soft shadow', hands, 22);
+  told('Clip art over its soft shadow', hands, 23);
 });
 
 test('a figure in four live bands, with burst, glow and type, on a dark shirt', async ({ page }) => {
@@ -125,7 +125,7 @@ test('a figure in four live bands, with burst, glow and type, on a dark shirt', 
   expect(films.length).toBeGreaterThanOrEqual(4);
   const { document } = await jobOf(server, page);
   expect(document.recipe.originals).toHaveLength(3);
-  told('A figure in four bands on a dark shirt', hands, 82);
+  told('A figure in four bands on a dark shirt', hands, 83);
 });
 
 test('an engraved portrait is printed in a blend of inks', async ({ page }) => {
@@ -147,7 +147,7 @@ test('an engraved portrait is printed in a blend of inks', async ({ page }) => {
   expect(await inked(film.bytes, [0.45, 0.25, 0.1, 0.1])).toBeLessThan(
     (await inked(film.bytes, [0.02, 0.02, 0.1, 0.1])) - 0.2,
   );
-  told('An engraved portrait in a blend', hands, 31);
+  told('An engraved portrait in a blend', hands, 32);
 });
 
 test('an illustration gets the look of print', async ({ page }) => {
@@ -180,7 +180,7 @@ test('an illustration gets the look of print', async ({ page }) => {
   // A picture in colours: its channels are not alike.
   const means = picture.channels.slice(0, 3).map(({ mean }) => mean);
   expect(Math.max(...means) - Math.min(...means)).toBeGreaterThan(10);
-  told('An illustration with the look of print', hands, 16);
+  told('An illustration with the look of print', hands, 17);
 });
 
 test('stars', async ({ page }) => {
@@ -194,7 +194,7 @@ test('stars', async ({ page }) => {
   // Stars have ten corners: far more lines than a lattice of squares.
   expect((await jobOf(server, page)).document.recipe.plates[0].screen.settings.spot).toBe('motif');
   expect(darkness(drawn, [0.02, 0.02, 0.1])).toBeGreaterThan(darkness(drawn, [0.45, 0.25, 0.1]) + 0.2);
-  told('Stars', hands, 8);
+  told('Stars', hands, 9);
 });
 
 test('crosses on squares of five by five film pixels', async ({ page }) => {
@@ -222,5 +222,5 @@ test('crosses on squares of five by five film pixels', async ({ page }) => {
       )
         odd++;
   expect(odd).toBe(0);
-  told('Crosses at 5 × 5', hands, 9);
+  told('Crosses at 5 × 5', hands, 10);
 });

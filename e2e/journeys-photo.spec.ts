@@ -48,7 +48,7 @@ test('process, large and coarse, with solid black and yellow painted out', async
   const yellow = films.find(({ name }) => name.includes('yellow'))!.bytes;
   expect(await inked(yellow, [0.48, 0.48, 0.04, 0.04])).toBe(0);
   expect(await inked(yellow, [0.3, 0.02, 0.4, 0.1])).toBeGreaterThan(0.05);
-  told('Process, coarse, solid black, yellow painted out', hands, 20);
+  told('Process, coarse, solid black, yellow painted out', hands, 21);
 });
 
 test('a pattern over a photograph, driven to two levels and twisted, under a flat colour', async ({
@@ -79,7 +79,7 @@ test('a pattern over a photograph, driven to two levels and twisted, under a fla
   const share = await inked(black, [0.05, 0.05, 0.9, 0.9]);
   expect(share).toBeGreaterThan(0.15);
   expect(share).toBeLessThan(0.85);
-  told('A pattern over a photograph, pulp and twisted', hands, 18);
+  told('A pattern over a photograph, pulp and twisted', hands, 19);
 });
 
 test('a photograph fades into dots, as a transparent PNG', async ({ page }) => {
@@ -103,7 +103,7 @@ test('a photograph fades into dots, as a transparent PNG', async ({ page }) => {
   // Whole at one end, gone at the other, by dots between.
   expect(Math.abs(sides[0] - sides[2])).toBeGreaterThan(0.6);
   expect(sides[1]).toBeGreaterThan(Math.min(sides[0], sides[2]));
-  told('A fade to PNG', hands, 8);
+  told('A fade to PNG', hands, 9);
 });
 
 test('dots lie over the smooth photograph', async ({ page }) => {
@@ -124,7 +124,7 @@ test('dots lie over the smooth photograph', async ({ page }) => {
   const { channels } = await sharp(picture).stats();
   const [red, , blue] = channels.map(({ mean }) => mean);
   expect(Math.abs(red - blue)).toBeGreaterThan(5);
-  told('Dots over a smooth photograph', hands, 14);
+  told('Dots over a smooth photograph', hands, 15);
 });
 
 test('a giant poster is looked at from ten metres, and cut into panels', async ({ page }) => {
@@ -145,7 +145,7 @@ test('a giant poster is looked at from ten metres, and cut into panels', async (
   const films = await filmsOf(server, hands);
   const { width } = await sharp(films[0].bytes, { limitInputPixels: false }).metadata();
   expect(width).toBe(Math.round((2000 / 25.4) * recipe.sheet.resolution));
-  told('A giant poster at ten metres', hands, 12);
+  told('A giant poster at ten metres', hands, 13);
 });
 
 test('grain is clipped to a shape', async ({ page }) => {
@@ -168,7 +168,7 @@ test('grain is clipped to a shape', async ({ page }) => {
   const middle = await inked(film.bytes, [0.4, 0.4, 0.2, 0.2]);
   expect(middle).toBeGreaterThan(0.2);
   expect(middle).toBeLessThan(0.8);
-  told('Grain clipped to a shape', hands, 12);
+  told('Grain clipped to a shape', hands, 13);
 });
 
 test('a photograph becomes circles of colour', async ({ page }) => {
@@ -180,5 +180,5 @@ test('a photograph becomes circles of colour', async ({ page }) => {
   const drawn = (await saved(page, () => hands.button('SVG'))).toString();
   const colours = new Set(drawn.match(/#[0-9a-f]{6}/g));
   expect(colours.size).toBeGreaterThan(100);
-  told('Colour circles', hands, 5);
+  told('Colour circles', hands, 6);
 });

@@ -30,7 +30,7 @@ test('one colour is kept out of a street', async ({ page }) => {
   expect(await inked(film.bytes, [0.02, 0.05, 0.38, 0.9])).toBe(0);
   expect(await inked(film.bytes, [0.6, 0.1, 0.38, 0.8])).toBe(0);
   expect((await jobOf(server, page)).document.recipe.inks[0].name).toBe('Rosehip');
-  told('One colour kept out of a street', hands, 12);
+  told('One colour kept out of a street', hands, 13);
 });
 
 test('a picture in four live flat colours', async ({ page }) => {
@@ -53,7 +53,7 @@ test('a picture in four live flat colours', async ({ page }) => {
   const door = await Promise.all(films.map(({ bytes }) => inked(bytes, [0.46, 0.65, 0.05, 0.3])));
   expect(door.filter((share) => share > 0.99)).toHaveLength(1);
   expect(door.filter((share) => share > 0.01)).toHaveLength(1);
-  told('Four live flat colours', hands, 10);
+  told('Four live flat colours', hands, 11);
 });
 
 test('a drawing with greys becomes dots, twisted, as geometry', async ({ page }) => {
@@ -87,7 +87,7 @@ test('a drawing with greys becomes dots, twisted, as geometry', async ({ page })
   // Lighter at the left of the ball than at its right, bare beside it.
   expect(dark(0.22, 0.47, 60)).toBeLessThan(dark(0.68, 0.47, 60) - 0.3);
   expect(dark(0.02, 0.02, 60)).toBe(0);
-  told('A drawing with greys, twisted', hands, 10);
+  told('A drawing with greys, twisted', hands, 11);
 });
 
 test('a pattern is torn at its edge over a tint, in two inks', async ({ page }) => {
@@ -114,7 +114,7 @@ test('a pattern is torn at its edge over a tint, in two inks', async ({ page }) 
   const [film] = await filmsOf(server, hands);
   expect(await inked(film.bytes, [0.45, 0.45, 0.1, 0.1])).toBeGreaterThan(0.85);
   expect(await inked(film.bytes, [0, 0, 0.06, 0.06])).toBeGreaterThan(0.2);
-  told('A torn pattern over a tint', hands, 14);
+  told('A torn pattern over a tint', hands, 15);
 });
 
 test('plates are set alike, tried at typed values, and shown again after a reload', async ({ page }) => {

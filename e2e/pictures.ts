@@ -35,6 +35,9 @@ export async function dropFile(page: Page, name: string, bytes: Buffer, type = '
   await board.dispatchEvent('drop', { dataTransfer: transfer });
 }
 
+/** Begins a plain job where a picture that was brought in is first looked at. */
+export const startPlain = (page: Page) => page.getByRole('button', { name: 'Start plain' }).click();
+
 /** Waits until the table has every bit of the film in its picture. */
 export const exact = (page: Page) =>
   page.locator('[data-testid=table-canvas][data-sharpness=exact]').waitFor({ timeout: 90_000 });

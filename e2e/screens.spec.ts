@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { newScreen, SCREEN_KINDS, type Bits, type Screen } from '@brachytone/core';
 import type { JobView, RunView } from '@brachytone/job';
 import sharp from 'sharp';
-import { dropFile, exact, softPicture } from './pictures.ts';
+import { dropFile, exact, softPicture, startPlain } from './pictures.ts';
 import { Server } from './server.ts';
 
 const server = new Server(4295);
@@ -18,6 +18,7 @@ const json = (body: unknown): RequestInit => ({
 async function startJob(page: Page, name: string): Promise<string> {
   await page.goto(`${server.url}/`);
   await dropFile(page, name, await softPicture(400, 500));
+  await startPlain(page);
   await page.waitForURL(/screens$/);
   await page.getByRole('complementary', { name: 'Docket' }).waitFor();
   return /jobs\/([^/]+)/.exec(page.url())![1];

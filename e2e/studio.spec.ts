@@ -1,6 +1,6 @@
 import type { JobView } from '@brachytone/job';
 import { expect, test, type Page } from '@playwright/test';
-import { dropFile, exact, softPicture } from './pictures.ts';
+import { dropFile, exact, softPicture, startPlain } from './pictures.ts';
 import { invited, owner, PASSPHRASE, studioServer } from './studio-people.ts';
 
 const server = studioServer(4307);
@@ -29,6 +29,7 @@ test('two work at one job: each sees the other, and two hundred edits of each ar
   const marek = await invited(browser, olga, 'Marek Lund', 'maker');
   await olga.getByRole('link', { name: 'Job board', exact: true }).click();
   await dropFile(olga, 'tide.png', await softPicture(300, 300));
+  await startPlain(olga);
   await exact(olga);
   // It is on the other one's board at once, with who has it open.
   const card = marek.getByRole('listitem').filter({ has: marek.getByRole('link', { name: 'Open tide' }) });

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import type { JobView } from '@brachytone/job';
-import { dropFile, exact, softPicture } from './pictures.ts';
+import { dropFile, exact, softPicture, startPlain } from './pictures.ts';
 import { Server } from './server.ts';
 
 const server = new Server(4294);
@@ -10,6 +10,7 @@ test.afterAll(() => server.stop());
 async function startJob(page: Page, name: string): Promise<string> {
   await page.goto(`${server.url}/`);
   await dropFile(page, name, await softPicture());
+  await startPlain(page);
   await page.waitForURL(/screens$/);
   await page.getByRole('complementary', { name: 'Docket' }).waitFor();
   return /jobs\/([^/]+)/.exec(page.url())![1];

@@ -54,6 +54,9 @@ import { SessionController } from './studio/session.controller.ts';
 import { SessionsService } from './studio/sessions.service.ts';
 import { TokensController } from './studio/tokens.controller.ts';
 import { TokensService } from './studio/tokens.service.ts';
+import { SmallPictures } from './treatments/small-pictures.service.ts';
+import { TreatmentsController } from './treatments/treatments.controller.ts';
+import { TreatmentsService } from './treatments/treatments.service.ts';
 import { TypefacesService } from './files/typefaces.service.ts';
 import { WorkService } from './work/work.service.ts';
 
@@ -73,6 +76,7 @@ export class AppModule {
         RemovalController,
         ArchivesController,
         ShelfController,
+        TreatmentsController,
         CalibrationsController,
         HealthController,
         MetricsController,
@@ -125,6 +129,8 @@ export class AppModule {
         RefusedWorkService,
         ArchivesService,
         ShelfService,
+        SmallPictures,
+        TreatmentsService,
         CalibrationsService,
         TypefacesService,
         DemoService,

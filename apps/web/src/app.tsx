@@ -15,6 +15,8 @@ import { NotHere } from './shell/not-here.tsx';
 import { Gate } from './studio/gate.tsx';
 import { PeoplePage } from './studio/people-page.tsx';
 import { WelcomePage } from './studio/welcome-page.tsx';
+import { FirstLookPage } from './treatments/first-look-page.tsx';
+import { TreatmentShelf } from './treatments/treatment-shelf.tsx';
 import { StoragePage } from './storage/storage-page.tsx';
 
 const router = createBrowserRouter([
@@ -24,6 +26,8 @@ const router = createBrowserRouter([
   { path: '/runs', element: <Runs /> },
   { path: '/storage', element: <StoragePage /> },
   { path: '/gang', element: <GangPage /> },
+  { path: '/first-look/:original', element: <FirstLookPage /> },
+  { path: '/treatments', element: <TreatmentShelf /> },
   { path: '/inks', element: <InkShelf /> },
   { path: '/stocks', element: <StockShelf /> },
   { path: '/screens', element: <ScreenShelfPage /> },

@@ -2,6 +2,7 @@ import type { JobPress, Lab, PrintedShare, Screen } from '@brachytone/core';
 import type { FileKind, JobDocument } from './document.ts';
 import type { Taking } from './taking.ts';
 import type { WantedFilm } from './films.ts';
+import type { PictureLook } from './treatments/suits.ts';
 
 /** What server and interface tell one another: the shapes of the API's answers. */
 
@@ -63,6 +64,15 @@ export interface JobOnPress {
   readonly id: string;
   readonly name: string;
   readonly press: JobPress;
+}
+
+/** What a job of a picture begins with. */
+export interface JobStart {
+  readonly picture: { readonly sha256: string; readonly name: string };
+  /** How it is treated; missing for a plain job. */
+  readonly treatment?: string;
+  /** mm; missing for a sheet of the picture's shape. */
+  readonly sheet?: { readonly width: number; readonly height: number } | { readonly longest: number };
 }
 
 /** What goes with a job that is deleted. */
@@ -258,4 +268,24 @@ export interface ProblemDetails {
   readonly title: string;
   readonly detail: string;
   readonly job?: JobView;
+}
+
+/** A treatment as the shelf lists it. */
+export interface TreatmentView {
+  readonly id: string;
+  readonly name: string;
+  readonly says: string;
+  /** True for one that ships with the program: it cannot be taken off the shelf. */
+  readonly isShipped: boolean;
+  /** Inks and stock in a few words. */
+  readonly inks: readonly { readonly name: string; readonly colour: Lab }[];
+  readonly stock: { readonly name: string; readonly lab: Lab };
+}
+
+/** What a picture that was brought in may become: treatments, those that suit it first. */
+export interface FirstLook {
+  readonly look: PictureLook;
+  /** The sheet it is shown on where none is asked for, mm. */
+  readonly sheet: { readonly width: number; readonly height: number };
+  readonly treatments: readonly TreatmentView[];
 }

@@ -10,6 +10,7 @@ import type {
   RunFilm,
   RunStatus,
   ShelfInk,
+  Treatment,
 } from '@brachytone/job';
 import type { Calibration, Press, Stock } from '@brachytone/core';
 import {
@@ -79,6 +80,7 @@ export interface ShelfItems {
   readonly stock: Stock;
   readonly press: Press;
   readonly calibration: Calibration;
+  readonly treatment: Treatment;
 }
 
 /** What is kept to be used again. */

@@ -6,6 +6,7 @@ import Joi from 'joi';
 import { Checked } from '../http/checked.ts';
 import { Problem } from '../http/problem.ts';
 import { fileName } from './file-name.ts';
+import { WorkService } from '../work/work.service.ts';
 import { FilesService } from './files.service.ts';
 
 const sha256 = new Checked(fileName);
@@ -41,7 +42,10 @@ const paintedBody = new Checked<PaintedBody>(
 @ApiTags('files')
 @Controller('api/files')
 export class FilesController {
-  constructor(@Inject(FilesService) private readonly originals: FilesService) {}
+  constructor(
+    @Inject(FilesService) private readonly originals: FilesService,
+    @Inject(WorkService) private readonly work: WorkService,
+  ) {}
 
   @Post()
   @ApiOperation({ summary: 'Bring in a picture: the file’s bytes as the body, typed by content' })
@@ -61,6 +65,8 @@ export class FilesController {
         'Send the file’s bytes as application/octet-stream. Nothing was added.',
       );
     }
+    // A picture is looked at as soon as it is here.
+    void this.work.warm();
     return this.originals.add(body);
   }
 

@@ -17,7 +17,7 @@ import {
   type OriginalView,
   type ProfileView,
 } from '@brachytone/job';
-import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
 import { collectGarbage } from '../collect-garbage.ts';
 import { DATABASE, type BytesRow, type Database } from '../database/database.ts';
 import { originalBytes, originals } from '../database/schema.ts';
@@ -188,6 +188,22 @@ export class FilesService {
     );
   }
 
+  /** The picture brought in last, as a file of its own. */
+  async lastPicture(): Promise<string | undefined> {
+    const [row] = await this.database.queries
+      .select({ sha256: originals.sha256 })
+      .from(originals)
+      .where(
+        and(
+          eq(originals.kind, 'picture'),
+          sql`${originals.facts} -> 'painted' is null and ${originals.facts} -> 'taken' is null and ${originals.facts} ->> 'format' <> 'channel'`,
+        ),
+      )
+      .orderBy(desc(originals.touched), asc(originals.sha256))
+      .limit(1);
+    return row?.sha256;
+  }
+
   /** Every typeface that is here, by name. */
   async fonts(): Promise<OriginalView[]> {
     const rows = await this.database.queries.select().from(originals).where(eq(originals.kind, 'font'));
@@ -271,13 +287,17 @@ export class FilesService {
     return { profile, name: (await this.profile(use.profile)).name };
   }
 
-  /** Everything the originals of a recipe are made from. */
-  async materials(recipe: Recipe): Promise<SharedMaterials> {
+  /**
+   * Everything the originals of a recipe are made from.
+   *
+   * @param withoutPictures where those are found elsewhere
+   */
+  async materials(recipe: Recipe, withoutPictures = false): Promise<SharedMaterials> {
     const out: SharedMaterials = { pictures: {}, drawings: {}, fonts: {}, tables: {} };
     for (const { sha256, kind } of filesOf(recipe)) {
       if (kind === 'drawing') out.drawings[sha256] = await this.drawing(sha256);
       else if (kind === 'font') out.fonts[sha256] = await this.font(sha256);
-      else if (kind === 'picture') out.pictures[sha256] = await this.pyramid(sha256);
+      else if (kind === 'picture' && !withoutPictures) out.pictures[sha256] = await this.pyramid(sha256);
     }
     for (const { route } of recipe.originals) {
       const use = profileOf(route);

@@ -1,4 +1,5 @@
 import {
+  LIMITS,
   LONGEST_PERSON_NAME,
   nameFromFile,
   PICTURE_FORMATS,
@@ -8,12 +9,20 @@ import {
   type PictureRequest,
 } from '@brachytone/job';
 import Joi from 'joi';
+import type { SheetKeys } from '../treatments/sheet-wish.ts';
+import { treatmentId } from '../treatments/treatment-id.ts';
 
 /** A job to start: from an original, or from a whole document. */
 export interface StartBody {
   readonly picture?: { readonly sha256: string; readonly name: string };
+  /** How the picture is treated; missing for a plain job. */
+  readonly treatment?: string;
+  /** The sheet that the picture lies on; missing for one of its shape. */
+  readonly sheet?: SheetKeys;
   readonly document?: unknown;
 }
+
+const side = Joi.number().min(LIMITS.side.least).max(LIMITS.side.most);
 
 export const startBody: Joi.ObjectSchema<StartBody> = Joi.object<StartBody>({
   picture: Joi.object({
@@ -22,8 +31,15 @@ export const startBody: Joi.ObjectSchema<StartBody> = Joi.object<StartBody>({
       .required(),
     name: Joi.string().custom(nameFromFile).required(),
   }),
+  treatment: treatmentId.optional(),
+  sheet: Joi.alternatives(
+    Joi.object({ longest: side.required() }),
+    Joi.object({ width: side.required(), height: side.required() }),
+  ),
   document: Joi.any(),
-}).xor('picture', 'document');
+})
+  .xor('picture', 'document')
+  .without('document', ['treatment', 'sheet']);
 
 /** A save: the document, the revision it was made from, and what changed in its history. */
 export interface SaveBody {

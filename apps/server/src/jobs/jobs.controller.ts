@@ -20,6 +20,8 @@ import Joi from 'joi';
 import joiToSwagger from 'joi-to-swagger';
 import { Checked } from '../http/checked.ts';
 import { untilGone } from '../http/until-gone.ts';
+import { sheetOf } from '../treatments/sheet-wish.ts';
+import { TreatmentsService } from '../treatments/treatments.service.ts';
 import { Who, type Visitor } from '../studio/visitor.ts';
 import {
   id,
@@ -55,6 +57,7 @@ export class JobsController {
   constructor(
     @Inject(JobsService) private readonly jobs: JobsService,
     @Inject(ProofsService) private readonly proofs: ProofsService,
+    @Inject(TreatmentsService) private readonly treatments: TreatmentsService,
   ) {}
 
   @Get()
@@ -73,8 +76,14 @@ export class JobsController {
   @ApiOperation({ summary: 'Start a job from an original or from a document' })
   @ApiBody({ schema: schemaOf(startBody) })
   start(@Who() { name }: Visitor, @Body(new Checked(startBody)) body: StartBody) {
-    const by = name || null;
-    return body.picture ? this.jobs.start(body.picture, by) : this.jobs.create(body.document, by);
+    return this.started(body, name || null);
+  }
+
+  private async started({ picture, treatment, sheet, document }: StartBody, by: string | null) {
+    if (!picture) return this.jobs.create(document, by);
+    const wish = sheet && sheetOf(sheet);
+    if (treatment === undefined) return this.jobs.start(picture, by, wish);
+    return this.jobs.create((await this.treatments.begun(picture, treatment, wish)).document, by);
   }
 
   @Get(':id')

@@ -6,6 +6,7 @@ import {
   filesOf,
   newJob,
   paintedLongest,
+  plainJob,
   readDocument,
   type HistoryChange,
   type JobDocument,
@@ -14,6 +15,7 @@ import {
   type JobsWish,
   type JobView,
   type JobWithDocument,
+  type SheetWish,
 } from '@brachytone/job';
 import type { JobPress } from '@brachytone/core';
 import { and, asc, count, desc, eq, gte, inArray, sql } from 'drizzle-orm';
@@ -88,7 +90,11 @@ export class JobsService {
   }
 
   /** A new job from an original that was brought in under the given file name. */
-  async start(picture: { sha256: string; name: string }, by: string | null = null): Promise<JobWithDocument> {
+  async start(
+    picture: { sha256: string; name: string },
+    by: string | null = null,
+    wish?: SheetWish,
+  ): Promise<JobWithDocument> {
     const { width, height, kind, facts } = await this.originals.get(picture.sha256);
     if (kind === 'font' || kind === 'profile') {
       throw new Problem(
@@ -99,7 +105,8 @@ export class JobsService {
           : 'This is a colour profile. Open a job, and bring it in under its inks.',
       );
     }
-    const document = newJob({ ...picture, width, height }, kind);
+    const named = { ...picture, width, height };
+    const document = kind === 'picture' ? plainJob(named, wish) : newJob(named, kind);
     return this.create(facts.shades ? await this.painted(document, picture.sha256) : document, by);
   }
 

@@ -2,7 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { mkdir, readFile, rename, rm, utimes, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { MM_PER_INCH, pictureSize, present, type OriginalRecipe, type Recipe } from '@brachytone/core';
-import { PICTURE_FORMATS, plainName, type JobDocument, type PictureRequest } from '@brachytone/job';
+import { filesOf, PICTURE_FORMATS, plainName, type JobDocument, type PictureRequest } from '@brachytone/job';
 import { Inject, Injectable, Logger } from '@nestjs/common';
 import { notFound, Problem } from '../http/problem.ts';
 import { FilesService } from '../files/files.service.ts';
@@ -60,22 +60,51 @@ export class ProofsService {
    * @param gone when whoever asked waits no longer, as a board that was left: what has not been begun is not made then
    */
   async picture(recipe: Recipe, longer: number, gone?: AbortSignal): Promise<Uint8Array> {
-    return this.kept([recipe, longer], recipe, gone, (materials, isWanted) =>
-      this.work.run('proof', { recipe, materials, longer }, { isWanted }),
+    return this.kept(
+      [recipe, longer],
+      () => this.originals.materials(recipe),
+      gone,
+      (materials, isWanted) => this.work.run('proof', { recipe, materials, longer }, { isWanted }),
+    );
+  }
+
+  /**
+   * PNG of a recipe's proof off its pictures' small levels: there long before whole pictures are read.
+   *
+   * @param pyramids of the pictures named
+   */
+  async small(
+    recipe: Recipe,
+    longer: number,
+    pyramids: (names: readonly string[]) => Promise<SharedMaterials['pictures']>,
+    gone?: AbortSignal,
+  ): Promise<Uint8Array> {
+    const materials = async () => {
+      const rest = filesOf(recipe).filter(({ kind }) => kind === 'picture');
+      return {
+        ...(await this.originals.materials(recipe, true)),
+        pictures: await pyramids(rest.map(({ sha256 }) => sha256)),
+      };
+    };
+    return this.kept([recipe, longer, 'small'], materials, gone, (found, isWanted) =>
+      this.work.run('proof', { recipe, materials: found, longer }, { isWanted }),
     );
   }
 
   /** PNG of a part of a recipe's exact proof. */
   async part(recipe: Recipe, part: ProofPart, gone?: AbortSignal): Promise<Uint8Array> {
-    return this.kept([recipe, part], recipe, gone, (materials, isWanted) =>
-      this.work.run('proofPart', { recipe, materials, part }, { isWanted }),
+    return this.kept(
+      [recipe, part],
+      () => this.originals.materials(recipe),
+      gone,
+      (materials, isWanted) => this.work.run('proofPart', { recipe, materials, part }, { isWanted }),
     );
   }
 
   /** A picture that was made before, or is being made, or is made now. */
   private async kept(
     of: unknown,
-    recipe: Recipe,
+    materials: () => Promise<SharedMaterials>,
     gone: AbortSignal | undefined,
     make: Make,
   ): Promise<Uint8Array> {
@@ -89,7 +118,7 @@ export class ProofsService {
       await utimes(file, now, now).catch(() => undefined);
       return kept;
     }
-    const making = this.making.get(key) ?? this.begin(key, recipe, file, make);
+    const making = this.making.get(key) ?? this.begin(key, materials, file, make);
     if (gone?.aborted !== true) {
       making.wanted++;
       gone?.addEventListener('abort', () => making.wanted--, { once: true });
@@ -97,12 +126,11 @@ export class ProofsService {
     return making.made;
   }
 
-  private begin(key: string, recipe: Recipe, file: string, make: Make): Making {
+  private begin(key: string, materials: () => Promise<SharedMaterials>, file: string, make: Make): Making {
     const making: Making = { made: Promise.resolve(new Uint8Array()), wanted: 0 };
     making.made = this.refused
       .unlessRefused(`proof ${key}`, async () => {
-        const materials = await this.originals.materials(recipe);
-        const png = await make(materials, () => making.wanted > 0);
+        const png = await make(await materials(), () => making.wanted > 0);
         await this.keep(file, png);
         return png;
       })

@@ -107,6 +107,14 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ),
   'PUT /api/shelf/presses/:id': makerDid('changed a press'),
 
+  'GET /api/treatments': viewer,
+  'POST /api/treatments': makerDid('kept a treatment'),
+  'GET /api/treatments/:id': viewer,
+  'DELETE /api/treatments/:id': makerDid('took a treatment off the shelf'),
+  'GET /api/treatments/:id/seen.png': viewer,
+  'POST /api/treatments/:id/laid': maker,
+  'GET /api/first-look': viewer,
+
   'GET /api/calibrations': viewer,
   'POST /api/calibrations': makerDid('began a calibration'),
   'PUT /api/calibrations/:id': makerDid('changed a calibration'),

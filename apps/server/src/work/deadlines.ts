@@ -7,6 +7,7 @@ const MINUTE = 60_000;
  * Films tell how far they are; nothing else says anything before it is done.
  */
 export const DEADLINES: { readonly [Name in keyof Tasks]: number } = {
+  ready: MINUTE,
   pyramid: 2 * MINUTE,
   proof: 2 * MINUTE,
   proofPart: 2 * MINUTE,

@@ -44,6 +44,8 @@ export type FilmNews = readonly [at: number, share: number | MadeFilm];
 
 /** What the worker threads do, by name: what each is given and gives back. */
 export interface Tasks {
+  /** Nothing: a thread that was asked is there. */
+  ready: { given: null; made: null };
   /** Reads a working picture and makes its pyramid in shared memory. */
   pyramid: { given: { png: Uint8Array; deep: boolean; channels: number }; made: Pyramid };
   /** A picture of a job's exact proof, as PNG; its longer side has `longer` pixels. */

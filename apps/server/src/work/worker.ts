@@ -52,6 +52,9 @@ const PRINT_PIXELS = 2000;
 const shared = (bytes: number): SharedArrayBuffer => new SharedArrayBuffer(bytes);
 
 /** See `Tasks`. */
+export const ready = (): null => null;
+
+/** See `Tasks`. */
 export async function pyramid({
   png,
   deep,

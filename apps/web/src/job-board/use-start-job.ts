@@ -18,7 +18,7 @@ async function isArchive(file: File): Promise<boolean> {
   return p === 0x50 && k === 0x4b && third < 8;
 }
 
-/** Brings a picture in and opens a new job with it; opens the job of an archive. */
+/** Brings a picture in and shows what it may become, or opens a new job like another with it; opens the job of an archive. */
 export function useStartJob(): {
   /** @param like the job whose settings it is to have */
   start: (files: readonly File[], like?: string) => void;
@@ -53,9 +53,14 @@ export function useStartJob(): {
       }
       const { sha256, ...facts } = await addOriginal(file).unwrap();
       const name = file.name || 'picture';
+      const isOriginal = facts.kind === 'picture' || facts.kind === 'drawing';
+      if (like === undefined && isOriginal) {
+        void navigate(`/first-look/${sha256}?${new URLSearchParams({ name }).toString()}`);
+        return;
+      }
       const job =
-        like === undefined || (facts.kind !== 'picture' && facts.kind !== 'drawing')
-          ? await startJob({ sha256, name }).unwrap()
+        like === undefined || !isOriginal
+          ? await startJob({ picture: { sha256, name } }).unwrap()
           : await createJob(await likeAnother(like, { sha256, name, ...facts })).unwrap();
       void navigate(`/jobs/${job.id}/screens`);
     } catch (error) {

@@ -9,6 +9,8 @@ import { edit, redone, undone, type SaveState } from '../store/job-slice.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { sheetWords } from '../words/words.ts';
 import { isShared } from '../shell/is-shared.ts';
+import { useRole } from '../shell/use-role.ts';
+import { LayTreatment } from '../treatments/lay-treatment.tsx';
 import { ProofLinksButton } from './proof-links/proof-links-button.tsx';
 import { FindingCount } from './finding-count.tsx';
 import { StepsMenu } from './steps-menu.tsx';
@@ -27,6 +29,7 @@ export function Header() {
   const dispatch = useAppDispatch();
   const job = useAppSelector((state) => present(state.job, 'open job'));
   const { id } = useParams();
+  const canChange = useRole() !== 'viewer';
   const navigate = useNavigate();
   const [makeFilms, starting] = useMakeFilms();
   const { sheet, stock } = job.document.recipe;
@@ -80,6 +83,7 @@ export function Header() {
         <Redo2 size={15} />
       </Button>
       <StepsMenu />
+      {canChange && <LayTreatment />}
       {isShared() && <ProofLinksButton />}
       <FindingCount />
       <Button

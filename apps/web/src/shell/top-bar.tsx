@@ -15,7 +15,7 @@ export function TopBar({ where, children }: { where?: ReactNode; children?: Reac
       {where ?? (
         <nav className="flex h-full items-center gap-5" aria-label="Places">
           <Place to="/">Job board</Place>
-          <Place to="/inks" also={['/stocks', '/screens']}>
+          <Place to="/treatments" also={['/inks', '/stocks', '/screens']}>
             Shelves
           </Place>
           <Place to="/presses" within>

@@ -3,6 +3,7 @@ import { NavLink } from 'react-router';
 import { TopBar } from '../shell/top-bar.tsx';
 
 const SHELVES = [
+  { to: '/treatments', name: 'Treatments' },
   { to: '/inks', name: 'Inks' },
   { to: '/stocks', name: 'Stocks' },
   { to: '/screens', name: 'Screens' },

@@ -6,6 +6,7 @@ import type {
   JobDocument,
   JobOnPress,
   JobRemoval,
+  JobStart,
   JobsPage,
   JobsWish,
   JobWithDocument,
@@ -107,8 +108,8 @@ export const api = createApi({
       },
       keepUnusedDataFor: 0,
     }),
-    startJob: build.mutation<JobWithDocument, { sha256: string; name: string }>({
-      query: (picture) => ({ url: 'jobs', method: 'POST', body: { picture } }),
+    startJob: build.mutation<JobWithDocument, JobStart>({
+      query: (body) => ({ url: 'jobs', method: 'POST', body }),
       invalidatesTags: ['jobs'],
     }),
     createJob: build.mutation<JobWithDocument, JobDocument>({

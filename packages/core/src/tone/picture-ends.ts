@@ -13,9 +13,6 @@ const LEAST_SOLID = 62;
 /** Tones between which nearly all of a picture lies, percent: what levels begin with where nobody set them. */
 export function pictureEnds(picture: Picture): { bare: number; solid: number } {
   const all = { x: 0, y: 0, width: 1, height: 1 };
-  const { bare, solid } = levelEnds(
-    toneHistogram(pictureSource(picture, 1, 72), all, NO_TONE, 256),
-    CLIPPED,
-  );
+  const { bare, solid } = levelEnds(toneHistogram(pictureSource(picture, 1, 72), all, NO_TONE, 256), CLIPPED);
   return { bare: Math.min(MOST_BARE, bare), solid: Math.max(LEAST_SOLID, solid) };
 }

@@ -15,8 +15,8 @@ const COLOURED = 28;
 /** Share of coloured pixels from which a picture does. */
 const COLOURFUL = 0.06;
 /** Hues are counted in so many parts of the circle. One that has nearly all its colours in three parts side by side is a toned grey. */
-const PARTS = 12;
-const TONED = 0.94;
+const PARTS = 24;
+const TONED = 0.9;
 /** How far from black or white a pixel of line art lies at most, and the share of pixels that must lie so. */
 const NEAR = 26;
 const ALL_NEAR = 0.9;

@@ -1,0 +1,18 @@
+import { page, browser, open, errors } from '/tmp/drive.mjs';
+await page.goto('http://localhost:4299/');
+await page.waitForTimeout(1500);
+const chooser = page.locator('input[type=file]').first();
+await chooser.setInputFiles('/work/main/demo/originals/marsh-at-dusk.jpg');
+await page.getByRole('list', { name: 'Treatments' }).waitFor();
+await page.waitForTimeout(5000);
+await page.screenshot({ path: '/tmp/u1.png' });
+await page.goto('http://localhost:4299/treatments'); await page.waitForTimeout(6000);
+await page.screenshot({ path: '/tmp/u2.png' });
+await open('Open Night poster');
+await page.screenshot({ path: '/tmp/u3.png' });
+await page.getByRole('button', { name: 'Treatments' }).click();
+await page.waitForTimeout(9000);
+await page.getByRole('button', { name: 'Keep this look…' }).click(); await page.waitForTimeout(300);
+await page.screenshot({ path: '/tmp/u4.png' });
+console.log(errors);
+await browser.close();
