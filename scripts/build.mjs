@@ -34,7 +34,17 @@ const SERVER = {
   ],
 };
 
-export const buildServer = () => build(SERVER);
+/** The command line, built as the server is. */
+const COMMAND_LINE = {
+  ...SERVER,
+  entryPoints: { brachytone: 'apps/cli/src/brachytone.ts' },
+  outdir: 'apps/cli/dist',
+};
+
+export const buildServer = async () => {
+  await build(SERVER);
+  await build(COMMAND_LINE);
+};
 
 /** Builds the server again whenever a source changes. */
 export const watchServer = async () => (await context(SERVER)).watch();

@@ -78,6 +78,7 @@ export async function build() {
     'apps/server/dist/worker.js',
     'apps/server/dist/reader.js',
     'apps/server/dist/film-worker.js',
+    'apps/cli/dist/brachytone.js',
     'apps/web/dist/index.html',
   ];
   if (mark.is(value) && built.every((path) => existsSync(join(ROOT, path)))) return;

@@ -3,7 +3,7 @@ import { DemoService } from '../src/demo.service.ts';
 import { FilesService } from '../src/files/files.service.ts';
 import { TypefacesService } from '../src/files/typefaces.service.ts';
 import { JobsService } from '../src/jobs/jobs.service.ts';
-import { sceneOf } from '../src/work/scene-of.ts';
+import { sceneOf } from '@brachytone/files/write';
 import { startServer, type Harness } from './harness.ts';
 
 let harness: Harness;

@@ -5,7 +5,7 @@ import { paintDrawing } from '@brachytone/core/drawing/paint-drawing.ts';
 import type { OriginalView } from '@brachytone/job';
 import { newDrawing, newJob } from '@brachytone/job';
 import { Problem } from '../src/http/problem.ts';
-import { isDrawing, readDrawing } from '../src/files/read-drawing.ts';
+import { isDrawing, readDrawing } from '@brachytone/files/read';
 import { send, startServer, type Harness } from './harness.ts';
 
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);

@@ -1,6 +1,6 @@
 import { crc32, deflateSync } from 'node:zlib';
 import sharp from 'sharp';
-import { readPicture } from '../src/files/read-picture.ts';
+import { readPicture } from '@brachytone/files/read';
 
 /** A grey input profile with a pure power as its tone curve (ICC.1:2022, 8.3.3 and 10.6). */
 function greyProfile(gamma: number): Buffer {

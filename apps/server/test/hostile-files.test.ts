@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { profileName } from '../src/files/profile-name.ts';
+import { profileName } from '@brachytone/files/read';
 import { ReadersService } from '../src/readers/readers.service.ts';
 import { refusedWork } from '../src/database/schema.ts';
 import { WorkService } from '../src/work/work.service.ts';

@@ -1,3 +1,4 @@
+export * from './problem.ts';
 export * from './document.ts';
 export * from './notices.ts';
 export * from './limits.ts';

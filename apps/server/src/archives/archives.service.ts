@@ -25,8 +25,8 @@ import {
   type Manifest,
   type PaintedFile,
   type TakenFile,
-} from './manifest.ts';
-import { readArchive } from './read-archive.ts';
+} from '@brachytone/files/archive';
+import { readArchive } from '@brachytone/files/archive';
 
 /**
  * Looks whether an archive's job can be read, and has what it is made from with it.

@@ -5,7 +5,7 @@ import { SHIPPED_PRESSES } from '@brachytone/job';
 import { FilesService } from '../files/files.service.ts';
 import { notFound } from '../http/problem.ts';
 import { ShelfService } from '../shelf/shelf.service.ts';
-import { madeOrProblem } from '../readers/readings.ts';
+import { madeOrProblem } from '@brachytone/files/read';
 import type { SimulatedOn } from '../work/tasks.ts';
 import { WorkService } from '../work/work.service.ts';
 

@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import {
   profileOf,
@@ -26,9 +25,15 @@ import { RefusedWorkService } from '../work/refused-work.service.ts';
 import { WorkService } from '../work/work.service.ts';
 import { LRUCache } from 'lru-cache';
 import { ReadersService } from '../readers/readers.service.ts';
-import type { Kept } from '../readers/readings.ts';
-import type { SharedMaterials } from '../work/tasks.ts';
-import { unpackPicture } from './read-picture.ts';
+import {
+  channelName,
+  fileSum,
+  paintedName,
+  takenName,
+  unpackPicture,
+  type Kept,
+} from '@brachytone/files/read';
+import type { SharedMaterials } from '@brachytone/files/write';
 
 /** Bytes are kept in parts of this size, so that none is ever handled whole by the database. */
 const PART = 4 << 20;
@@ -68,7 +73,7 @@ export class FilesService {
 
   /** Takes a file in; the same bytes twice are the same original. */
   async add(bytes: Uint8Array): Promise<OriginalView> {
-    const sha256 = createHash('sha256').update(bytes).digest('hex');
+    const sha256 = fileSum(bytes);
     const known = await this.find(sha256);
     if (known) {
       // Whoever brings it in is going to use it.
@@ -86,7 +91,7 @@ export class FilesService {
   async retake(sha256: string, intent: Intent, compensate: boolean): Promise<OriginalView> {
     const { facts, byteLength } = await this.get(sha256);
     const from = facts.taken?.from ?? sha256;
-    const name = nameOf(`${from} taken ${intent} ${compensate}`);
+    const name = takenName(from, { intent, compensate });
     const known = await this.find(name);
     if (known) return known;
     if (facts.colour !== 'CMYK') throw notFound('CMYK file of this kind');
@@ -98,7 +103,7 @@ export class FilesService {
   /** A drawing as a picture with its greys and colours, an original of its own without the file's bytes. */
   async paint(sha256: string, longest: number): Promise<OriginalView> {
     const { kind, byteLength } = await this.get(sha256);
-    const name = nameOf(`${sha256} painted ${longest}`);
+    const name = paintedName(sha256, longest);
     const known = await this.find(name);
     if (known) return known;
     if (kind !== 'drawing') throw notFound('drawing of this kind');
@@ -116,7 +121,7 @@ export class FilesService {
     const made = await this.readers.run('channels', { bytes: await this.source(from) });
     const channels: { name: string; picture: OriginalView }[] = [];
     for (const [i, { name, kept }] of made.channels.entries()) {
-      const own = nameOf(`${from} channel ${i}`);
+      const own = channelName(from, i);
       const picture = (await this.find(own)) ?? (await this.keep(own, kept.working.length, kept));
       channels.push({ name, picture });
     }
@@ -358,9 +363,6 @@ function viewOf({
 /** The file that a picture was made of, where that is another one. */
 export const madeFrom = ({ taken, painted }: OriginalFacts): string | undefined =>
   taken?.from ?? painted?.from;
-
-/** What a picture that is made of a file goes by, as if it were a file itself. */
-const nameOf = (text: string): string => createHash('sha256').update(text).digest('hex');
 
 function parts(sha256: string, kind: Kind, bytes: Uint8Array): BytesRow[] {
   const rows: BytesRow[] = [];

@@ -14,7 +14,7 @@ import { FilmMakerService } from '../runs/film-maker.service.ts';
 import { NOT_MADE } from '../runs/film-queue.ts';
 import { FilmTasks, type FilmTask } from '../runs/film-tasks.service.ts';
 import { isWhole, RunRows } from '../runs/run-rows.service.ts';
-import type { MadeFilm } from '../work/tasks.ts';
+import type { MadeFilm } from '@brachytone/files/write';
 
 /** A worker says so often that it is there, ms. */
 const SAYS_EVERY = 1500;

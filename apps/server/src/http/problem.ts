@@ -1,18 +1,7 @@
+import { Problem } from '@brachytone/job';
 import type { Response } from 'express';
 
-/** Something that went wrong, in a sentence for the person at the screen: what happened, what was kept, what to do. */
-export class Problem extends Error {
-  readonly status: number;
-  readonly title: string;
-  readonly members: Record<string, unknown>;
-
-  constructor(status: number, title: string, detail: string, members: Record<string, unknown> = {}) {
-    super(detail);
-    this.status = status;
-    this.title = title;
-    this.members = members;
-  }
-}
+export { Problem };
 
 export const notFound = (what: string): Problem =>
   new Problem(404, 'Not found', `There is no ${what} here; it may have been put away or deleted.`);

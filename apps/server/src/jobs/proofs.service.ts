@@ -8,7 +8,7 @@ import { notFound, Problem } from '../http/problem.ts';
 import { FilesService } from '../files/files.service.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
 import { RefusedWorkService } from '../work/refused-work.service.ts';
-import type { SharedMaterials } from '../work/tasks.ts';
+import type { SharedMaterials } from '@brachytone/files/write';
 import { WorkService } from '../work/work.service.ts';
 import { JobsService } from './jobs.service.ts';
 

@@ -1,5 +1,5 @@
-import { READER_TASKS } from './reader-tasks.ts';
-import type { Answer, Question } from './readings.ts';
+import { READER_TASKS } from '@brachytone/files/read';
+import type { Answer, Question } from '@brachytone/files/read';
 
 /** A process of its own that reads files from outside: whatever one of them does, the server lives on. It does one thing after another. */
 

@@ -2,7 +2,7 @@ import { fork, type ChildProcess } from 'node:child_process';
 import { Injectable, Logger, type OnModuleDestroy } from '@nestjs/common';
 import { Problem } from '../http/problem.ts';
 import { READER_FILE } from '../paths.ts';
-import { madeOrProblem, type Answer, type ReaderTasks, type Refusal } from './readings.ts';
+import { madeOrProblem, type Answer, type ReaderTasks, type Refusal } from '@brachytone/files/read';
 import { residentBytes } from './resident-bytes.ts';
 
 /** Reading processes at most: one more than there is work for, so that two that hang hold up nobody. */

@@ -5,7 +5,8 @@ import { Inject, Injectable } from '@nestjs/common';
 import { onGang } from '@brachytone/job';
 import { FilesService } from '../files/files.service.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
-import type { FilmNews, MadeFilm, SharedMaterials } from '../work/tasks.ts';
+import type { MadeFilm, SharedMaterials } from '@brachytone/files/write';
+import type { FilmNews } from '../work/tasks.ts';
 import { WorkService } from '../work/work.service.ts';
 import type { RunRow } from './run-rows.service.ts';
 

@@ -9,8 +9,7 @@ import {
   type Sink,
 } from '@brachytone/core';
 import { gangName, onGang, type Gang } from '@brachytone/job';
-import { sceneOf } from './scene-of.ts';
-import type { SharedMaterials } from './tasks.ts';
+import { sceneOf, type SharedMaterials } from '@brachytone/files/write';
 
 /** Writes the film of one ink that jobs share, telling what share of it is there. */
 export function* gangFilm(

@@ -1,12 +1,10 @@
 import type {
   Calibration,
-  Drawing,
   Mesh,
   Picture,
   PrintedShare,
   Pyramid,
   Recipe,
-  SeparationTable,
   TargetReading,
   ToneReading,
 } from '@brachytone/core';
@@ -14,29 +12,13 @@ import type { Ticket } from '@brachytone/pdf';
 import type { Gang, JobDocument, PictureRequest, RunFilm } from '@brachytone/job';
 import type { ProofPart } from '../jobs/proofs.service.ts';
 import type { MessagePort } from 'node:worker_threads';
-import type { Refusal } from '../readers/readings.ts';
-
-/** What originals are made from, by SHA-256; the samples of pictures in memory that threads share. */
-export interface SharedMaterials {
-  readonly pictures: Record<string, Pyramid>;
-  readonly drawings: Record<string, Drawing>;
-  /** Font files, in a kind that can be read at once. */
-  readonly fonts: Record<string, Uint8Array>;
-  /** Separations by profiles, by the names `profileTableName` gives them. */
-  readonly tables: Record<string, SeparationTable>;
-}
+import type { Refusal } from '@brachytone/files/read';
+import type { MadeFilm, SharedMaterials } from '@brachytone/files/write';
 
 /** The simulated press: percent it gains at 50 %, and the mesh it prints through. */
 export interface SimulatedOn {
   readonly gain: number;
   readonly mesh: Mesh | null;
-}
-
-/** A finished file of films; of a plate that carries nothing none is left. */
-export interface MadeFilm {
-  readonly bytes: number;
-  readonly inked: number | null;
-  readonly sha256: string;
 }
 
 /** What the worker threads tell of films: the place of one, and how far it is, or what was made of it. */

@@ -4,7 +4,6 @@ import {
   filmFrame,
   labToHex,
   memorySink,
-  mmToPixels,
   originalView,
   PLAIN_LOOK,
   pressProof,
@@ -26,12 +25,9 @@ import {
 } from '../calibrations/target-pictures.ts';
 import { targetPdf, targetTiff } from '../calibrations/target-files.ts';
 import { collectGarbage } from '../collect-garbage.ts';
-import { unpackPicture } from '../files/read-picture.ts';
-import { writePicture } from './write-picture.ts';
+import { orRefusal, unpackPicture } from '@brachytone/files/read';
 import { labelFont } from './label-font.ts';
-import { sceneOf } from './scene-of.ts';
-import { ticketOf } from './ticket.ts';
-import { orRefusal } from '../readers/readings.ts';
+import { proofPng, sceneOf, ticketOf, writePicture } from '@brachytone/files/write';
 import type { Tasks } from './tasks.ts';
 
 export { films, gangFilms } from './make-films.ts';
@@ -74,30 +70,8 @@ const ofPicture = <Made>(work: () => Made | Promise<Made>) =>
   orRefusal(work).finally(() => setImmediate(collectGarbage));
 
 /** See `Tasks`. */
-export async function proof({ recipe, materials, longer }: Tasks['proof']['given']): Promise<Uint8Array> {
-  const frame = filmFrame(recipe);
-  // Trimmed, as it will be looked at.
-  const bleed = mmToPixels(recipe.sheet.bleed, frame);
-  const width = frame.width - 2 * bleed;
-  const height = frame.height - 2 * bleed;
-  const scale = longer / Math.max(width, height);
-  const columns = Math.max(1, Math.round(width * scale));
-  const rows = Math.max(1, Math.round(height * scale));
-  const { rgba } = pressProof(
-    {
-      scene: sceneOf(recipe, materials),
-      frame,
-      view: { x: bleed, y: bleed, width, height, columns, rows },
-      rows: { first: 0, count: rows },
-      plates: recipe.plates.flatMap(({ printed }, i) => (printed ? [i] : [])),
-    },
-    PLAIN_LOOK,
-  );
-  return sharp(rgba, { raw: { width: columns, height: rows, channels: 4 } })
-    .removeAlpha()
-    .png()
-    .toBuffer();
-}
+export const proof = ({ recipe, materials, longer }: Tasks['proof']['given']): Promise<Uint8Array> =>
+  proofPng(sceneOf(recipe, materials), longer);
 
 /** See `Tasks`. */
 export async function proofPart({

@@ -1,7 +1,7 @@
 import { levelCount, type Picture } from '@brachytone/core';
 import { USUAL_TAKING, type OriginalFacts, type Taking } from '@brachytone/job';
 import sharp, { type Metadata, type Sharp } from 'sharp';
-import { Problem } from '../http/problem.ts';
+import { Problem } from '@brachytone/job';
 import { profileName } from './profile-name.ts';
 import { cmykToSrgb, greyTable } from './read-profile.ts';
 import { cmykOf, PROCESS_NAMES } from './read-separated.ts';

@@ -1,4 +1,4 @@
-import { Problem } from '../http/problem.ts';
+import { Problem } from '@brachytone/job';
 
 const refuse = (what: string): Problem =>
   new Problem(422, 'Drawing not taken', `The SVG file ${what}. Nothing was added.`);

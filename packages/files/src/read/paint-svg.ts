@@ -1,5 +1,5 @@
 import { Resvg } from '@resvg/resvg-js';
-import { Problem } from '../http/problem.ts';
+import { Problem } from '@brachytone/job';
 import { readPicture, type ReadPicture } from './read-picture.ts';
 import { soundSvg } from './sound-svg.ts';
 

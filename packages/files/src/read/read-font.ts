@@ -2,7 +2,7 @@ import { present } from '@brachytone/core';
 import type { OriginalFacts } from '@brachytone/job';
 import { readTypeface, UnreadableTypeface, unpackWoff } from '@brachytone/typeface';
 import { decompress } from 'wawoff2';
-import { Problem } from '../http/problem.ts';
+import { Problem } from '@brachytone/job';
 import { soundText } from './sound-text.ts';
 
 /** Bytes of the largest font file that is read. */

@@ -1,12 +1,12 @@
 import { halve, INTENTS, type Picture } from '@brachytone/core';
 import type { OriginalFacts } from '@brachytone/job';
 import sharp from 'sharp';
-import { isDrawing, readDrawing } from '../files/read-drawing.ts';
-import { isFont, readFont } from '../files/read-font.ts';
-import { packPicture, readPicture, smallLevelOf, type ReadPicture } from '../files/read-picture.ts';
-import { isProfile, profileTable, profileView, readProfile } from '../files/read-profile.ts';
-import { paintSvg } from '../files/paint-svg.ts';
-import { pressProfileIn, readChannels, readManyInks } from '../files/read-separated.ts';
+import { isDrawing, readDrawing } from './read-drawing.ts';
+import { isFont, readFont } from './read-font.ts';
+import { packPicture, readPicture, smallLevelOf, type ReadPicture } from './read-picture.ts';
+import { isProfile, profileTable, profileView, readProfile } from './read-profile.ts';
+import { paintSvg } from './paint-svg.ts';
+import { pressProfileIn, readChannels, readManyInks } from './read-separated.ts';
 import { orRefusal, type Kept, type ReaderTasks, type Refusal } from './readings.ts';
 
 // Every picture is read once: keeping decoded ones, and many rows of them at a time, only costs memory.

@@ -1,7 +1,14 @@
 import { createHash } from 'node:crypto';
 import { closeSync, fstatSync, fsyncSync, openSync, readSync, renameSync, rmSync, writeSync } from 'node:fs';
 import type { FilmWritten, Sink } from '@brachytone/core';
-import type { MadeFilm } from './tasks.ts';
+
+/** A finished file of films; of a plate that carries nothing none is left. */
+export interface MadeFilm {
+  readonly bytes: number;
+  /** Percent; null where one file holds several plates. */
+  readonly inked: number | null;
+  readonly sha256: string;
+}
 
 /** Writes a file under a name beside its own until it is whole. */
 export function* wholeFile(

@@ -1,6 +1,6 @@
 import type { Intent, Picture, SeparationTable } from '@brachytone/core';
 import type { FileKind, OriginalFacts, ProfileView } from '@brachytone/job';
-import { Problem } from '../http/problem.ts';
+import { Problem } from '@brachytone/job';
 
 /** A file as it is kept. */
 export interface Kept {

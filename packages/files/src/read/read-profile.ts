@@ -1,7 +1,7 @@
 import { INTENTS, type Intent, type Lab, type SeparationTable, rounded } from '@brachytone/core';
 import type { OriginalFacts, ProfileView } from '@brachytone/job';
 import type { Lcms } from 'lcms-wasm';
-import { Problem } from '../http/problem.ts';
+import { Problem } from '@brachytone/job';
 import { profileName } from './profile-name.ts';
 
 /** Bytes of the largest profile that is read. */

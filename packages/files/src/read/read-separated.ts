@@ -2,7 +2,7 @@ import { labToXyz, linearToSrgb, xyzToLinear, type Picture } from '@brachytone/c
 import { colourOfName, type OriginalFacts } from '@brachytone/job';
 import type { GeoTIFFImage } from 'geotiff';
 import sharp from 'sharp';
-import { Problem } from '../http/problem.ts';
+import { Problem } from '@brachytone/job';
 import { profileName } from './profile-name.ts';
 import { readProfile } from './read-profile.ts';
 

@@ -17,7 +17,7 @@ import {
 } from '@brachytone/core';
 import type { OriginalFacts } from '@brachytone/job';
 import { XMLParser } from 'fast-xml-parser';
-import { Problem } from '../http/problem.ts';
+import { Problem } from '@brachytone/job';
 import { soundSvg } from './sound-svg.ts';
 
 /** Bytes of the largest SVG file that is read. */

@@ -1,7 +1,7 @@
 import type { Scene, Typeface } from '@brachytone/core';
 import { readTypeface } from '@brachytone/typeface';
 import { LRUCache } from 'lru-cache';
-import type { SharedMaterials } from './tasks.ts';
+import type { SharedMaterials } from './shared-materials.ts';
 
 /** Typefaces read lately, by the SHA-256 of their files. */
 const typefaces = new LRUCache<string, Typeface>({ max: 20 });

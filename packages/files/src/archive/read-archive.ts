@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import yauzl, { type Entry, type ZipFile } from 'yauzl';
-import { Problem } from '../http/problem.ts';
+import { Problem } from '@brachytone/job';
 import { MANIFEST, manifestSchema, type Manifest } from './manifest.ts';
 
 /** Bytes that an archive may unpack to, that a file of it may have, and its manifest. */

@@ -1,0 +1,2 @@
+export * from './manifest.ts';
+export * from './read-archive.ts';

@@ -1,0 +1,10 @@
+export * from './readings.ts';
+export * from './derived-names.ts';
+export { READER_TASKS } from './reader-tasks.ts';
+export { readPicture, unpackPicture, smallLevelOf } from './read-picture.ts';
+export { isDrawing, readDrawing } from './read-drawing.ts';
+export { isFont, readFont } from './read-font.ts';
+export { isProfile, profileTable, profileView, readProfile } from './read-profile.ts';
+export { readChannels, readManyInks } from './read-separated.ts';
+export { paintSvg } from './paint-svg.ts';
+export { profileName } from './profile-name.ts';

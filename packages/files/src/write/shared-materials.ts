@@ -1,0 +1,11 @@
+import type { Drawing, Pyramid, SeparationTable } from '@brachytone/core';
+
+/** What originals are made from, by SHA-256; the samples of pictures may lie in memory that threads share. */
+export interface SharedMaterials {
+  readonly pictures: Record<string, Pyramid>;
+  readonly drawings: Record<string, Drawing>;
+  /** Font files, in a kind that can be read at once. */
+  readonly fonts: Record<string, Uint8Array>;
+  /** Separations by profiles, by the names `profileTableName` gives them. */
+  readonly tables: Record<string, SeparationTable>;
+}
