@@ -18,6 +18,7 @@ export default {
     project('typeface', 'packages/typeface'),
     project('pdf', 'packages/pdf'),
     project('server', 'apps/server'),
+    project('cli', 'apps/cli'),
     project('web', 'apps/web'),
     project('rules', 'scripts'),
   ],

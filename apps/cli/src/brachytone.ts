@@ -7,6 +7,7 @@ import { addProof } from './commands/proof.ts';
 import { addServe } from './commands/serve.ts';
 import { addTreat } from './commands/treat.ts';
 import { addTreatments } from './commands/treatments.ts';
+import { addWatch } from './commands/watch.ts';
 import { EXIT, exitOf, lineOf } from './failure.ts';
 import { version } from './paths.ts';
 
@@ -23,7 +24,7 @@ const program = new Command('brachytone')
     `\nExit codes: ${EXIT.done} done; ${EXIT.failed} something could not be made, or fails the check; ${EXIT.asked} asked for what cannot be.`,
   )
   .showHelpAfterError('(brachytone --help says what there is)');
-for (const add of [addTreat, addTreatments, addMake, addProof, addCheck, addServe]) add(program);
+for (const add of [addTreat, addTreatments, addMake, addProof, addCheck, addWatch, addServe]) add(program);
 const strict = (command: Command): void => {
   command.exitOverride();
   command.commands.forEach(strict);

@@ -1,5 +1,5 @@
 import { existsSync, readFileSync, statSync } from 'node:fs';
-import { basename } from 'node:path';
+import { basename, resolve } from 'node:path';
 import { SHEETS, SHIPPED_TREATMENTS, readTreatment, type SheetWish, type Treatment } from '@brachytone/job';
 import { AskedWrongly, lineOf } from './failure.ts';
 
@@ -21,6 +21,13 @@ export const inputsOf = (paths: readonly string[]): Input[] =>
     if (!statSync(path).isFile()) throw new AskedWrongly(`“${path}” is no file.`);
     return { path, name: basename(path) };
   });
+
+/** A folder that is there. */
+export function folderNamed(path: string): string {
+  if (!existsSync(path) || !statSync(path).isDirectory())
+    throw new AskedWrongly(`There is no folder “${path}”.`);
+  return resolve(path);
+}
 
 export const bytesOf = ({ path }: Input): Uint8Array => readFileSync(path === PIPE ? 0 : path);
 

@@ -1,4 +1,5 @@
 import { mkdirSync, readFileSync } from 'node:fs';
+import { setImmediate as nextTurn } from 'node:timers/promises';
 import { join } from 'node:path';
 import { present } from '@brachytone/core';
 import { filmFile, sceneOf, sideBySide, type MadeFilm } from '@brachytone/files/write';
@@ -26,13 +27,15 @@ const labelFont = (): Uint8Array =>
 /**
  * Makes the films of a job into a folder: the very bits that the server makes. Plates that carry nothing leave no file.
  *
- * @param tell what share of 1 of all of them is there
+ * @param tell   what share of 1 of all of them is there
+ * @param signal ends it between two strips; what was being written is left under another name
  */
 export async function makeFilms(
   document: JobDocument,
   originals: Originals,
   folder: string,
   tell: (share: number) => void,
+  signal?: AbortSignal,
 ): Promise<CliFilm[]> {
   const wanted = filmsOf(document);
   if (wanted.length === 0)
@@ -57,7 +60,12 @@ export async function makeFilms(
   );
   for (;;) {
     const next = all.next();
-    if (!next.done) continue;
+    if (!next.done) {
+      // Signals are heard, and whoever waits is told, between two strips.
+      await nextTurn();
+      signal?.throwIfAborted();
+      continue;
+    }
     return next.value.map((made, i) => ({ file: wanted[i].file, ink: wanted[i].ink, ...made }));
   }
 }
