@@ -54,6 +54,9 @@ import { SessionController } from './studio/session.controller.ts';
 import { SessionsService } from './studio/sessions.service.ts';
 import { TokensController } from './studio/tokens.controller.ts';
 import { TokensService } from './studio/tokens.service.ts';
+import { SeriesController } from './series/series.controller.ts';
+import { SeriesService } from './series/series.service.ts';
+import { LaidMaterials } from './treatments/laid-materials.service.ts';
 import { SmallPictures } from './treatments/small-pictures.service.ts';
 import { TreatmentsController } from './treatments/treatments.controller.ts';
 import { TreatmentsService } from './treatments/treatments.service.ts';
@@ -77,6 +80,7 @@ export class AppModule {
         ArchivesController,
         ShelfController,
         TreatmentsController,
+        SeriesController,
         CalibrationsController,
         HealthController,
         MetricsController,
@@ -130,7 +134,9 @@ export class AppModule {
         ArchivesService,
         ShelfService,
         SmallPictures,
+        LaidMaterials,
         TreatmentsService,
+        SeriesService,
         CalibrationsService,
         TypefacesService,
         DemoService,

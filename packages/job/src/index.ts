@@ -45,3 +45,4 @@ export * from './free-id.ts';
 export * from './text-schema.ts';
 export * from './ink-names.ts';
 export * from './treatments/index.ts';
+export * from './series/index.ts';

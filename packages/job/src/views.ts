@@ -2,6 +2,7 @@ import type { JobPress, Lab, PrintedShare, Screen } from '@brachytone/core';
 import type { FileKind, JobDocument } from './document.ts';
 import type { Taking } from './taking.ts';
 import type { WantedFilm } from './films.ts';
+import type { Series } from './series/series.ts';
 import type { PictureLook } from './treatments/suits.ts';
 
 /** What server and interface tell one another: the shapes of the API's answers. */
@@ -241,6 +242,10 @@ export interface RunFilm extends WantedFilm {
   readonly inked: number | null;
   /** SHA-256 of the finished file, in hexadecimal; missing until it is, and in runs of before version 9. */
   readonly sha256?: string;
+  /** The member of a series that it is of, by its place. */
+  readonly member?: number;
+  /** Why it could not be made, while others of its series were. */
+  readonly problem?: string;
 }
 
 export interface RunView {
@@ -258,6 +263,8 @@ export interface RunView {
   readonly ended: string | null;
   /** True where jobs share the films. */
   readonly isGang: boolean;
+  /** Members of the series that it was made for; 0 for a job by itself. */
+  readonly members: number;
   /** True once the job is another than these films were made from. */
   readonly changed: boolean;
 }
@@ -288,4 +295,12 @@ export interface FirstLook {
   /** The sheet it is shown on where none is asked for, mm. */
   readonly sheet: { readonly width: number; readonly height: number };
   readonly treatments: readonly TreatmentView[];
+}
+
+/** A series with what is known of its pictures. */
+export interface SeriesView {
+  readonly series: Series;
+  /** Goes up by one with every save; 0 before the first. */
+  readonly revision: number;
+  readonly files: readonly OriginalView[];
 }

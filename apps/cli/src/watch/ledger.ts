@@ -94,8 +94,8 @@ export class Ledger {
 /** A line; undefined for one that a power cut left half written. */
 function lineFrom(text: string): Line | undefined {
   try {
-    const { value, error } = lineSchema.validate(JSON.parse(text)) as Joi.ValidationResult<Line>;
-    return error ? undefined : value;
+    const line = lineSchema.validate(JSON.parse(text));
+    return line.error ? undefined : line.value;
   } catch {
     return undefined;
   }

@@ -9,6 +9,7 @@ import {
   pulls,
   refusedWork,
   runs,
+  series,
   setAside,
   shelf,
 } from '../database/schema.ts';
@@ -21,6 +22,7 @@ export const TABLES: Readonly<Record<string, PgTable>> = {
   job_steps: jobSteps,
   pulls,
   runs,
+  series,
   shelf,
   preferences,
   set_aside: setAside,

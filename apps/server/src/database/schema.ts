@@ -9,6 +9,7 @@ import type {
   PullPrint,
   RunFilm,
   RunStatus,
+  Series,
   ShelfInk,
   Treatment,
 } from '@brachytone/job';
@@ -123,12 +124,23 @@ export const runs = pgTable('runs', {
   message: text('message'),
   /** Jobs that share its films; null for films of one. Its job and document are then those of the first. */
   gang: jsonb('gang').$type<Gang>(),
+  /** What a run of a series is made from besides its job; null for a run of a job by itself. */
+  series: jsonb('series').$type<Series>(),
   /** What was said of the approval of each job's proof when it was asked for; null for none. */
   approvals: jsonb('approvals').$type<(string | null)[]>().notNull().default([]),
   /** How often it was begun: a run that the server did not survive is begun again, but not for ever. */
   attempts: integer('attempts').notNull().default(0),
   created: moment('created').notNull().defaultNow(),
   ended: moment('ended'),
+});
+
+/** What a job is made for besides its own picture: pictures and rows of a table. */
+export const series = pgTable('series', {
+  jobId: uuid('job_id').primaryKey(),
+  series: jsonb('series').$type<Series>().notNull(),
+  /** Goes up by one with every save. */
+  revision: integer('revision').notNull(),
+  touched: moment('touched').notNull().defaultNow(),
 });
 
 /** Places of workers at which a film can be made; one that was not seen for a while is gone. */

@@ -10,6 +10,8 @@ import { FilmTasks } from '../runs/film-tasks.service.ts';
 import { RunRows } from '../runs/run-rows.service.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
 import { RefusedWorkService } from '../work/refused-work.service.ts';
+import { LaidMaterials } from '../treatments/laid-materials.service.ts';
+import { SmallPictures } from '../treatments/small-pictures.service.ts';
 import { WorkService } from '../work/work.service.ts';
 import { FilmWorkerService } from './film-worker.service.ts';
 
@@ -30,6 +32,8 @@ export class FilmWorkerModule {
         TypefacesService,
         BulletinService,
         RunRows,
+        SmallPictures,
+        LaidMaterials,
         FilmMakerService,
         FilmTasks,
         FilmWorkerService,

@@ -11,7 +11,7 @@ import { Problem } from '../http/problem.ts';
 import { isDatabaseAway } from '../http/system-problem.ts';
 import { BulletinService } from '../live/bulletin.service.ts';
 import { FilmMakerService } from '../runs/film-maker.service.ts';
-import { NOT_MADE } from '../runs/film-queue.ts';
+import { problemOf } from '../runs/film-queue.ts';
 import { FilmTasks, type FilmTask } from '../runs/film-tasks.service.ts';
 import { isWhole, RunRows } from '../runs/run-rows.service.ts';
 import type { MadeFilm } from '@brachytone/files/write';
@@ -146,9 +146,10 @@ export class FilmWorkerService {
         .where(and(eq(runs.id, run), eq(runs.status, 'queued')));
       await this.rows.told(run);
     }
-    const materials = await this.maker.materialsOf(row);
+    const document = await this.maker.documentOf(row, [film]);
+    const materials = await this.maker.materialsOf(row, document);
     let told = 0;
-    const [made] = await this.maker.make(row, [film], materials, {
+    const [made] = await this.maker.make(row, [film], document, materials, {
       signal,
       news: (at, news) => {
         if (Date.now() - told < TELLS_EVERY) return;
@@ -166,9 +167,15 @@ export class FilmWorkerService {
     if (status !== undefined) this.log.log(`made film ${film + 1} of ${run}`);
   }
 
-  private async failed({ run }: FilmTask, error: unknown): Promise<void> {
+  private async failed({ run, film }: FilmTask, error: unknown): Promise<void> {
     if (!(error instanceof Problem)) this.log.error(logWords(error));
-    await this.rows.end(run, 'failed', error instanceof Problem ? error.message : NOT_MADE);
+    const row = await this.rows.row(run);
+    // One of a series that cannot be made stops none of the others.
+    if (row.series) {
+      await this.rows.filmMade(run, film, { problem: problemOf(error) });
+      return;
+    }
+    await this.rows.end(run, 'failed', problemOf(error));
   }
 
   /** Says that it is there; true while the task is its own. */

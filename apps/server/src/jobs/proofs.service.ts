@@ -10,10 +10,15 @@ import { SETTINGS, type Settings } from '../settings.ts';
 import { RefusedWorkService } from '../work/refused-work.service.ts';
 import type { SharedMaterials } from '@brachytone/files/write';
 import { WorkService } from '../work/work.service.ts';
+import { SmallPictures } from '../treatments/small-pictures.service.ts';
 import { JobsService } from './jobs.service.ts';
 
 /** Pixels across the widest transparent picture. */
 const MOST_ACROSS = 16_000;
+
+/** Film resolution of small proofs that something is chosen by, dots per inch, and pixels of their films' longer side at most. */
+const LOOK_RESOLUTION = 300;
+const LOOK_PIXELS = 2900;
 
 /** A part of a proof: film pixels, and pixels of the picture for each. */
 export interface ProofPart {
@@ -47,6 +52,7 @@ export class ProofsService {
     @Inject(FilesService) private readonly originals: FilesService,
     @Inject(WorkService) private readonly work: WorkService,
     @Inject(RefusedWorkService) private readonly refused: RefusedWorkService,
+    @Inject(SmallPictures) private readonly smallPictures: SmallPictures,
   ) {}
 
   /** PNG of the job's exact proof, `longer` pixels on its longer side. */
@@ -69,25 +75,22 @@ export class ProofsService {
   }
 
   /**
-   * PNG of a recipe's proof off its pictures' small levels: there long before whole pictures are read.
-   *
-   * @param pyramids of the pictures named
+   * PNG of a small proof, off films that are just fine enough for it and pictures' small levels: there long before whole pictures are read.
    */
-  async small(
-    recipe: Recipe,
-    longer: number,
-    pyramids: (names: readonly string[]) => Promise<SharedMaterials['pictures']>,
-    gone?: AbortSignal,
-  ): Promise<Uint8Array> {
-    const materials = async () => {
-      const rest = filesOf(recipe).filter(({ kind }) => kind === 'picture');
+  async look(recipe: Recipe, longer: number, gone?: AbortSignal): Promise<Uint8Array> {
+    const { sheet } = recipe;
+    const inches = (Math.max(sheet.width, sheet.height) + 2 * sheet.bleed) / MM_PER_INCH;
+    const resolution = Math.max(36, Math.min(sheet.resolution, LOOK_RESOLUTION, LOOK_PIXELS / inches));
+    const coarse = { ...recipe, sheet: { ...sheet, resolution } };
+    const materials = async (): Promise<SharedMaterials> => {
+      const pictures = filesOf(recipe).filter(({ kind }) => kind === 'picture');
       return {
-        ...(await this.originals.materials(recipe, true)),
-        pictures: await pyramids(rest.map(({ sha256 }) => sha256)),
+        ...(await this.originals.materials(coarse, true)),
+        pictures: await this.smallPictures.pyramids(pictures.map(({ sha256 }) => sha256)),
       };
     };
-    return this.kept([recipe, longer, 'small'], materials, gone, (found, isWanted) =>
-      this.work.run('proof', { recipe, materials: found, longer }, { isWanted }),
+    return this.kept([coarse, longer, 'small'], materials, gone, (found, isWanted) =>
+      this.work.run('proof', { recipe: coarse, materials: found, longer }, { isWanted }),
     );
   }
 

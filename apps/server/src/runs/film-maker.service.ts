@@ -2,11 +2,12 @@ import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { MessageChannel } from 'node:worker_threads';
 import { Inject, Injectable } from '@nestjs/common';
-import { onGang } from '@brachytone/job';
+import { memberDocument, onGang, type JobDocument } from '@brachytone/job';
 import { FilesService } from '../files/files.service.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
 import type { MadeFilm, SharedMaterials } from '@brachytone/files/write';
 import type { FilmNews } from '../work/tasks.ts';
+import { LaidMaterials } from '../treatments/laid-materials.service.ts';
 import { WorkService } from '../work/work.service.ts';
 import type { RunRow } from './run-rows.service.ts';
 
@@ -23,6 +24,7 @@ export class FilmMakerService {
     @Inject(SETTINGS) private readonly settings: Settings,
     @Inject(FilesService) private readonly files: FilesService,
     @Inject(WorkService) private readonly work: WorkService,
+    @Inject(LaidMaterials) private readonly laid: LaidMaterials,
   ) {}
 
   /** Where the films of a run are. */
@@ -30,8 +32,21 @@ export class FilmMakerService {
     return join(this.settings.filmsFolder, id);
   }
 
-  /** What a run's jobs are made from, all together. */
-  async materialsOf({ document, gang }: RunRow): Promise<SharedMaterials> {
+  /**
+   * The job whose films some are: of a series that of their member.
+   *
+   * @param places of films in the run's list, all of one member
+   */
+  async documentOf({ document, series, films }: RunRow, places: readonly number[]): Promise<JobDocument> {
+    const member = films[places[0]]?.member;
+    if (!series || member === undefined) return document;
+    const { picture } = series.members[member];
+    const materials = await this.laid.of([document], picture ? [picture.sha256] : [], series.ownLevels);
+    return memberDocument(document, series, member, materials);
+  }
+
+  /** What a run's jobs are made from, all together; of a series, one of its members' job. */
+  async materialsOf({ gang }: RunRow, document: JobDocument): Promise<SharedMaterials> {
     const documents = gang ? gang.documents.map(onGang) : [document];
     const each: SharedMaterials[] = [];
     for (const { recipe } of documents) each.push(await this.files.materials(recipe));
@@ -47,14 +62,16 @@ export class FilmMakerService {
    * Makes some films of a run side by side in one thread, so that what they have in common is made once.
    *
    * @param places of the films in the run's list
+   * @param document of the job whose films they are
    */
   async make(
     row: RunRow,
     places: readonly number[],
+    document: JobDocument,
     materials: SharedMaterials,
     { signal, news }: MakingOptions,
   ): Promise<readonly MadeFilm[]> {
-    const { id, document, films, gang, approvals } = row;
+    const { id, films, gang, approvals } = row;
     const intent = await this.files.pressProfile(document.recipe);
     await mkdir(this.folder(id), { recursive: true });
     const { port1, port2 } = new MessageChannel();

@@ -1,3 +1,4 @@
+import { Problem } from '../http/problem.ts';
 import type { RunRow } from './run-rows.service.ts';
 
 /** Has runs made, by this server or by workers. */
@@ -14,7 +15,10 @@ export interface FilmQueue {
 export const FILM_QUEUE = Symbol('film queue');
 
 /** What a run that went wrong says. */
-export const NOT_MADE = 'The films could not be made. The job itself is unharmed; try again.';
+const NOT_MADE = 'The films could not be made. The job itself is unharmed; try again.';
+
+/** Why films could not be made, for the person at the screen. */
+export const problemOf = (error: unknown): string => (error instanceof Problem ? error.message : NOT_MADE);
 
 /** A run whose maker did not survive so often is not begun again. */
 export const MOST_ATTEMPTS = 3;

@@ -1,7 +1,8 @@
 import { rm } from 'node:fs/promises';
 import { setTimeout as pause } from 'node:timers/promises';
 import { Inject, Injectable, Logger } from '@nestjs/common';
-import type { RunFilm } from '@brachytone/job';
+import type { SharedMaterials } from '@brachytone/files/write';
+import type { JobDocument, RunFilm } from '@brachytone/job';
 import { and, eq, gte, sql } from 'drizzle-orm';
 import { DATABASE, type Database } from '../database/database.ts';
 import { runs } from '../database/schema.ts';
@@ -10,8 +11,8 @@ import { Problem } from '../http/problem.ts';
 import { isDatabaseAway } from '../http/system-problem.ts';
 import { AfterRunService } from './after-run.service.ts';
 import { FilmMakerService } from './film-maker.service.ts';
-import { MOST_ATTEMPTS, NOT_MADE, type FilmQueue } from './film-queue.ts';
-import { isWhole, RunRows, type RunRow } from './run-rows.service.ts';
+import { MOST_ATTEMPTS, problemOf, type FilmQueue } from './film-queue.ts';
+import { isWhole, leftOut, RunRows, type RunRow } from './run-rows.service.ts';
 
 /** Pause before a database that was back, and is away again, is asked once more, ms. */
 const BACK_PAUSE = 1000;
@@ -24,6 +25,22 @@ const shareOut = (films: readonly number[]): number[][] =>
   Array.from({ length: Math.min(THREADS, films.length) }, (_, thread) =>
     films.filter((_film, place) => place % THREADS === thread),
   );
+
+/** Films member by member. */
+const byMember = (films: readonly RunFilm[], open: readonly number[]): number[][] => {
+  const members = new Map<number, number[]>();
+  for (const at of open) {
+    const member = films[at].member ?? 0;
+    members.set(member, [...(members.get(member) ?? []), at]);
+  }
+  return [...members.values()];
+};
+
+/** The job that films of a run are of, with what it is made from. */
+interface JobOfRun {
+  readonly document: JobDocument;
+  readonly materials: SharedMaterials;
+}
 
 /** Makes films in this server's own threads, one run after another. */
 @Injectable()
@@ -123,30 +140,40 @@ export class OwnQueueService implements FilmQueue {
     this.active.set(id, abort);
     try {
       await this.rows.change(id, { status: 'running', attempts: attempts + 1 });
-      const materials = await this.maker.materialsOf(row);
       const films: RunFilm[] = [...row.films];
-      const open = films.flatMap((film, at) => (isWhole(film) ? [] : [at]));
       /** Films that are whole are written down one after another. */
       let written: Promise<unknown> = Promise.resolve();
-      await Promise.all(
-        shareOut(open).map(async (places) => {
-          const made = await this.maker.make(row, places, materials, {
-            signal: abort.signal,
-            news: (at, news) => {
-              if (typeof news !== 'number') {
-                films[at] = { ...films[at], ...news };
-                written = written.then(() => this.rows.change(id, { films: [...films] }, false));
-                // Should it fail, whoever waits for all of them is told.
-                written.catch(() => undefined);
-              }
-              this.rows.progress(row, films, { [at]: typeof news === 'number' ? news : 1 });
-            },
-          });
-          for (const [i, at] of places.entries()) films[at] = { ...films[at], ...made[i] };
-        }),
-      );
+      const writeDown = () => {
+        written = written.then(() => this.rows.change(id, { films: [...films] }, false));
+        // Should it fail, whoever waits for all of them is told.
+        written.catch(() => undefined);
+      };
+      const made = async (places: readonly number[], job: JobOfRun): Promise<void> => {
+        const all = await this.maker.make(row, places, job.document, job.materials, {
+          signal: abort.signal,
+          news: (at, news) => {
+            if (typeof news !== 'number') {
+              films[at] = { ...films[at], ...news };
+              writeDown();
+            }
+            this.rows.progress(row, films, { [at]: typeof news === 'number' ? news : 1 });
+          },
+        });
+        for (const [i, at] of places.entries()) films[at] = { ...films[at], ...all[i] };
+      };
+      const open = films.flatMap((film, at) => (isWhole(film) ? [] : [at]));
+      if (row.series)
+        await this.membersInTurn(row, byMember(films, open), made, (places, problem) => {
+          for (const at of places) films[at] = { ...films[at], problem };
+          writeDown();
+          this.rows.progress(row, films, Object.fromEntries(places.map((at) => [at, 1])));
+        });
+      else {
+        const job = await this.jobOf(row, open);
+        await Promise.all(shareOut(open).map((places) => made(places, job)));
+      }
       await written;
-      await this.rows.end(id, 'done', null, films);
+      await this.rows.end(id, 'done', leftOut(films), films);
       await this.after.run();
     } catch (error) {
       // A server that goes away leaves what is whole, and goes on from there.
@@ -155,9 +182,41 @@ export class OwnQueueService implements FilmQueue {
       await rm(this.maker.folder(id), { recursive: true, force: true });
       if (abort.signal.aborted) return;
       if (!(error instanceof Problem)) this.log.error(logWords(error));
-      await this.rows.end(id, 'failed', error instanceof Problem ? error.message : NOT_MADE);
+      await this.rows.end(id, 'failed', problemOf(error));
     } finally {
       this.active.delete(id);
     }
+  }
+
+  private async jobOf(row: RunRow, places: readonly number[]): Promise<JobOfRun> {
+    const document = await this.maker.documentOf(row, places);
+    return { document, materials: await this.maker.materialsOf(row, document) };
+  }
+
+  /**
+   * Makes the films of one member of a series after another, each thread at one of them; what is wrong with one stops none of the others.
+   *
+   * @param failed told which films could not be made, and why
+   */
+  private async membersInTurn(
+    row: RunRow,
+    members: readonly (readonly number[])[],
+    made: (places: readonly number[], job: JobOfRun) => Promise<void>,
+    failed: (places: readonly number[], problem: string) => void,
+  ): Promise<void> {
+    const waiting = [...members];
+    const thread = async (): Promise<void> => {
+      for (let places = waiting.shift(); places; places = waiting.shift()) {
+        try {
+          await made(places, await this.jobOf(row, places));
+        } catch (error) {
+          const isOver = this.closing || this.active.get(row.id)?.signal.aborted !== false;
+          if (isOver || isDatabaseAway(error)) throw error;
+          if (!(error instanceof Problem)) this.log.error(logWords(error));
+          failed(places, problemOf(error));
+        }
+      }
+    };
+    await Promise.all(Array.from({ length: THREADS }, thread));
   }
 }

@@ -9,10 +9,21 @@ import { BulletinService } from '../live/bulletin.service.ts';
 
 export type RunRow = typeof runs.$inferSelect;
 
-/** True once a film is there, or is known to be none. */
-export const isWhole = ({ bytes, inked }: RunFilm): boolean => bytes > 0 || inked === 0;
+/** True once a film is there, or is known to be none, or could not be made. */
+export const isWhole = ({ bytes, inked, problem }: RunFilm): boolean =>
+  bytes > 0 || inked === 0 || problem !== undefined;
+
+/** What a run that is done says of films that could not be made; null where all were. */
+export function leftOut(films: readonly RunFilm[]): string | null {
+  const failed = films.filter(({ problem }) => problem !== undefined);
+  if (failed.length === 0) return null;
+  return `${failed.length} of ${films.length} films could not be made. ${failed[0].file}: ${failed[0].problem}`;
+}
 
 const OPEN = ['queued', 'running'] as const;
+/** Films from which on it is told only so often, ms, how far a run is. */
+const MANY = 24;
+const SPOKEN_EVERY = 400;
 /** Runs that are told again once news of others may have been missed. */
 const LATELY = 50;
 
@@ -23,6 +34,8 @@ export class RunRows implements OnModuleInit {
   private readonly removals = new Subject<string>();
   /** How far the films of runs under way are, shares of 1. */
   private readonly shares = new Map<string, number[]>();
+  /** When it was last told how far a run is. */
+  private readonly spoken = new Map<string, number>();
 
   constructor(
     @Inject(DATABASE) private readonly database: Database,
@@ -90,7 +103,7 @@ export class RunRows implements OnModuleInit {
   /** The newest finished run of a job as it is now; undefined where there is none. */
   async newestOf(jobId: string): Promise<RunView | undefined> {
     const rows = await this.withJobs()
-      .where(and(eq(runs.jobId, jobId), eq(runs.status, 'done'), isNull(runs.gang)))
+      .where(and(eq(runs.jobId, jobId), eq(runs.status, 'done'), isNull(runs.gang), isNull(runs.series)))
       .orderBy(desc(runs.created))
       .limit(1);
     return rows.map(({ run, changed }) => this.view(run, changed)).find(({ changed }) => !changed);
@@ -135,7 +148,9 @@ export class RunRows implements OnModuleInit {
       if (!row || isWhole(row.films[at])) return undefined;
       const films = row.films.map((film, place) => (place === at ? { ...film, ...made } : film));
       const isLast = films.every(isWhole);
-      const values = isLast ? ({ films, status: 'done', ended: new Date() } as const) : { films };
+      const values = isLast
+        ? ({ films, status: 'done', ended: new Date(), message: leftOut(films) } as const)
+        : { films };
       await tx.update(runs).set(values).where(eq(runs.id, id));
       return isLast ? 'done' : row.status;
     });
@@ -148,13 +163,20 @@ export class RunRows implements OnModuleInit {
     const all = this.shares.get(row.id) ?? films.map((film) => (isWhole(film) ? 1 : 0));
     for (const [at, share] of Object.entries(shares)) all[Number(at)] = share;
     this.shares.set(row.id, all);
+    // A series has hundreds of films, and all are in every word of it.
+    const now = Date.now();
+    if (films.length > MANY && now - (this.spoken.get(row.id) ?? 0) < SPOKEN_EVERY) return;
+    this.spoken.set(row.id, now);
     this.changes.next(this.view({ ...row, status: 'running', films: [...films] }, false));
   }
 
   /** Says that a run was changed; gives it. */
   async told(id: string): Promise<RunView> {
     const view = await this.get(id);
-    if (view.ended !== null) this.shares.delete(id);
+    if (view.ended !== null) {
+      this.shares.delete(id);
+      this.spoken.delete(id);
+    }
     this.changes.next(view);
     this.bulletin.tell({ kind: 'run', id });
     return view;
@@ -200,6 +222,7 @@ export class RunRows implements OnModuleInit {
       jobId: row.jobId,
       jobName: row.gang ? gangName(row.gang) : row.document.name,
       isGang: row.gang !== null,
+      members: row.series?.members.length ?? 0,
       status: row.status,
       films: row.films,
       approval: row.gang ? null : (row.approvals[0] ?? null),

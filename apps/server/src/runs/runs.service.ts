@@ -9,16 +9,18 @@ import {
   gangPlan,
   gangPreview,
   plainName,
+  seriesFilms,
   type Gang,
   type GangPreview,
   type GangWish,
   type JobDocument,
   type RunFilm,
   type RunView,
+  type Series,
 } from '@brachytone/job';
-import { inArray } from 'drizzle-orm';
+import { eq, inArray } from 'drizzle-orm';
 import { DATABASE, type Database } from '../database/database.ts';
-import { runs } from '../database/schema.ts';
+import { runs, series } from '../database/schema.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { JobsService } from '../jobs/jobs.service.ts';
 import { ProofLinksService } from '../proof-links/proof-links.service.ts';
@@ -70,8 +72,32 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
 
   /** The same films once more, from the job as it was then. */
   async again(id: string): Promise<RunView> {
-    const { jobId, document, gang } = await this.rows.row(id);
-    return gang ? this.queueGang(gang) : this.ask(jobId, document);
+    const { jobId, document, gang, series } = await this.rows.row(id);
+    if (gang) return this.queueGang(gang);
+    return series ? this.queueSeries(jobId, document, series) : this.ask(jobId, document);
+  }
+
+  /** Films for every member of a job's series, as both are now. */
+  async startSeries(jobId: string): Promise<RunView> {
+    const { document } = await this.jobs.get(jobId);
+    const [row] = await this.database.queries.select().from(series).where(eq(series.jobId, jobId));
+    if (!row || row.series.members.length === 0)
+      throw new Problem(422, 'No members', 'The series has no members yet. Add pictures or a table first.');
+    return this.queueSeries(jobId, document, row.series);
+  }
+
+  private async queueSeries(jobId: string, document: JobDocument, of: Series): Promise<RunView> {
+    this.checkFilms(document);
+    const films = seriesFilms(document, of).map((film): RunFilm => ({ ...film, bytes: 0, inked: null }));
+    return this.insert({
+      id: randomUUID(),
+      jobId,
+      document,
+      status: 'queued',
+      films,
+      series: of,
+      approvals: [null],
+    });
   }
 
   /** How jobs would lie on a film together. */
@@ -192,10 +218,16 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
   }
 
   private async ask(jobId: string, document: RunRow['document']): Promise<RunView> {
+    this.checkFilms(document);
     const films = filmsOf(document).map((film): RunFilm => ({ ...film, bytes: 0, inked: null }));
-    if (films.length === 0) {
+    const approvals = [(await this.links.approvalWords(jobId, document.recipe)) ?? null];
+    return this.insert({ id: randomUUID(), jobId, document, status: 'queued', films, approvals });
+  }
+
+  /** @throws Problem where a job has no films to make, or its films cannot be cut as it says */
+  private checkFilms(document: JobDocument): void {
+    if (filmsOf(document).length === 0)
       throw new Problem(422, 'No plate to make', 'Every plate of this job is left out. Take one in first.');
-    }
     const { panels, format } = document.films;
     if (format === 'pdf-films' && panels && !stripsOf(panels, filmLayout(document.recipe))) {
       throw new Problem(
@@ -204,8 +236,6 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
         'The paper prints less than its overlap needs. Take larger paper, or a smaller margin or overlap.',
       );
     }
-    const approvals = [(await this.links.approvalWords(jobId, document.recipe)) ?? null];
-    return this.insert({ id: randomUUID(), jobId, document, status: 'queued', films, approvals });
   }
 
   private async insert(row: typeof runs.$inferInsert & Pick<RunRow, 'films'>): Promise<RunView> {

@@ -2,7 +2,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import type { JobRemoval } from '@brachytone/job';
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { DATABASE, type Database } from '../database/database.ts';
-import { jobs, jobSteps, olderDocuments, pulls, runs } from '../database/schema.ts';
+import { jobs, jobSteps, olderDocuments, pulls, runs, series } from '../database/schema.ts';
 import { FilesService } from '../files/files.service.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { RunsService } from '../runs/runs.service.ts';
@@ -69,6 +69,7 @@ export class RemovalService {
       await tx.delete(jobs).where(eq(jobs.id, id));
       await tx.delete(jobSteps).where(eq(jobSteps.jobId, id));
       await tx.delete(pulls).where(eq(pulls.jobId, id));
+      await tx.delete(series).where(eq(series.jobId, id));
       await tx
         .delete(olderDocuments)
         .where(inArray(olderDocuments.id, [id, ...made, ...kept.map((pull) => pull.id)]));

@@ -9,6 +9,7 @@ import {
   originals,
   pulls,
   runs,
+  series,
   setAside,
   shelf,
 } from '../database/schema.ts';
@@ -33,7 +34,8 @@ export async function unusedFiles(queries: Queries, without?: string): Promise<U
     sql`select ${jobs.document}::text from ${jobs} where ${but(jobs.id)}`,
     sql`select ${jobSteps.step}::text from ${jobSteps} where ${but(jobSteps.jobId)}`,
     sql`select ${pulls.document}::text || coalesce(${pulls.print}::text, '') from ${pulls} where ${but(pulls.jobId)}`,
-    sql`select ${runs.document}::text || coalesce(${runs.gang}::text, '') from ${runs} where ${runs.gang} is not null or ${but(runs.jobId)}`,
+    sql`select ${runs.document}::text || coalesce(${runs.gang}::text, '') || coalesce(${runs.series}::text, '') from ${runs} where ${runs.gang} is not null or ${but(runs.jobId)}`,
+    sql`select ${series.series}::text from ${series} where ${but(series.jobId)}`,
     sql`select ${shelf.item}::text from ${shelf}`,
     sql`select ${setAside.row}::text from ${setAside}`,
     sql`select ${olderDocuments.document}::text from ${olderDocuments} where ${but(olderDocuments.id)} and ${olderDocuments.id} not in (${ofPulls})`,

@@ -115,6 +115,11 @@ export const RULES: Readonly<Record<string, Rule>> = {
   'POST /api/treatments/:id/laid': maker,
   'GET /api/first-look': viewer,
 
+  'GET /api/jobs/:id/series': viewer,
+  'PUT /api/jobs/:id/series': makerDid('changed a series'),
+  'POST /api/jobs/:id/series/run': makerDid('had the films of a series made'),
+  'GET /api/jobs/:id/series/:member/seen.png': viewer,
+
   'GET /api/calibrations': viewer,
   'POST /api/calibrations': makerDid('began a calibration'),
   'PUT /api/calibrations/:id': makerDid('changed a calibration'),

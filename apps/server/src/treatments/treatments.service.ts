@@ -1,4 +1,4 @@
-import { MM_PER_INCH, type Lab, type Recipe, type Typeface } from '@brachytone/core';
+import { type Lab } from '@brachytone/core';
 import {
   bySuit,
   filesOf,
@@ -12,25 +12,20 @@ import {
   type FirstLook,
   type JobDocument,
   type Laid,
-  type LaidWith,
   type OriginalView,
   type SheetWish,
   type ShelfTreatment,
   type Treatment,
   type TreatmentView,
 } from '@brachytone/job';
-import { readTypeface } from '@brachytone/typeface';
 import { Inject, Injectable, Logger } from '@nestjs/common';
-import { LRUCache } from 'lru-cache';
 import { FilesService } from '../files/files.service.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { ProofsService } from '../jobs/proofs.service.ts';
 import { ShelfService } from '../shelf/shelf.service.ts';
+import { LaidMaterials } from './laid-materials.service.ts';
 import { SmallPictures } from './small-pictures.service.ts';
 
-/** Film resolution of the pictures that treatments are chosen by, dots per inch, and pixels of their films' longer side at most. */
-const LOOK_RESOLUTION = 300;
-const LOOK_PIXELS = 2900;
 /** Longer side of the picture that a drawing is painted as to be looked at, pixels. */
 const LOOK_PAINTED = 1536;
 /** Longer side of the picture that a drawing becomes in a job, pixels: 600 for each inch of an A4 sheet. */
@@ -42,13 +37,13 @@ const OFFERED = 12;
 @Injectable()
 export class TreatmentsService {
   private readonly log = new Logger('Treatments');
-  private readonly typefaces = new LRUCache<string, Typeface>({ max: 12 });
 
   constructor(
     @Inject(ShelfService) private readonly shelf: ShelfService,
     @Inject(FilesService) private readonly files: FilesService,
     @Inject(ProofsService) private readonly proofs: ProofsService,
     @Inject(SmallPictures) private readonly small: SmallPictures,
+    @Inject(LaidMaterials) private readonly materials: LaidMaterials,
   ) {}
 
   /** Every treatment, those of this studio first, the newest of them first. */
@@ -91,7 +86,7 @@ export class TreatmentsService {
   /** A job's document with a treatment laid on it. */
   async laid(document: JobDocument, id: string): Promise<Laid> {
     const treatment = await this.get(id);
-    return layTreatment(document, treatment, await this.materials([document, treatment.job]));
+    return layTreatment(document, treatment, await this.materials.of([document, treatment.job]));
   }
 
   /** What a picture that was brought in may become. */
@@ -114,7 +109,7 @@ export class TreatmentsService {
   ): Promise<Laid> {
     const treatment = await this.get(id);
     const { sha256, width, height } = await this.pictureOf(picture.sha256);
-    const materials = await this.materials([treatment.job], [sha256]);
+    const materials = await this.materials.of([treatment.job], [sha256]);
     return treatedJob(treatment, { name: picture.name, sha256, width, height }, materials, wish);
   }
 
@@ -128,7 +123,7 @@ export class TreatmentsService {
   ): Promise<Uint8Array> {
     const { sha256 } = await this.seenPicture(original);
     const { document } = await this.begun({ sha256, name: 'Picture' }, id, wish);
-    return this.look(document.recipe, longer, gone);
+    return this.proofs.look(document.recipe, longer, gone);
   }
 
   /** The picture that somebody brought in last. */
@@ -145,16 +140,7 @@ export class TreatmentsService {
     longer: number,
     gone?: AbortSignal,
   ): Promise<Uint8Array> {
-    return this.look((await this.laid(document, id)).document.recipe, longer, gone);
-  }
-
-  /** A small proof, off films that are just fine enough for it. */
-  private look(recipe: Recipe, longer: number, gone?: AbortSignal): Promise<Uint8Array> {
-    const { sheet } = recipe;
-    const inches = (Math.max(sheet.width, sheet.height) + 2 * sheet.bleed) / MM_PER_INCH;
-    const resolution = Math.max(36, Math.min(sheet.resolution, LOOK_RESOLUTION, LOOK_PIXELS / inches));
-    const coarse = { ...recipe, sheet: { ...sheet, resolution } };
-    return this.proofs.small(coarse, longer, (uses) => this.small.pyramids(uses), gone);
+    return this.proofs.look((await this.laid(document, id)).document.recipe, longer, gone);
   }
 
   /** The picture that an original is treated as: a drawing is painted, fine enough for the largest sheet that it is shown on at first. */
@@ -185,38 +171,6 @@ export class TreatmentsService {
         return [];
       }
     });
-  }
-
-  private async materials(
-    documents: readonly JobDocument[],
-    more: readonly string[] = [],
-  ): Promise<LaidWith> {
-    const uses = documents
-      .flatMap(({ recipe }) => filesOf(recipe))
-      .filter(({ sha256 }) => isFileOfTreatment(sha256));
-    const known = await this.files.named([
-      ...uses,
-      ...more.map((sha256) => ({ sha256, kind: 'picture' as const })),
-    ]);
-    const pictures = new Map<
-      string,
-      { width: number; height: number; ends: { bare: number; solid: number } }
-    >();
-    const typefaces = new Map<string, Typeface>();
-    for (const one of known) {
-      if (one.kind === 'picture') {
-        const { ends } = await this.small.seen(one);
-        pictures.set(one.sha256, { width: one.width, height: one.height, ends });
-      } else if (one.kind === 'font') typefaces.set(one.sha256, await this.typeface(one.sha256));
-    }
-    const profiles = new Set(known.filter(({ kind }) => kind === 'profile').map(({ sha256 }) => sha256));
-    return { pictures, typefaces, hasProfile: (sha256) => profiles.has(sha256) };
-  }
-
-  private async typeface(sha256: string): Promise<Typeface> {
-    let face = this.typefaces.get(sha256);
-    if (!face) this.typefaces.set(sha256, (face = readTypeface(await this.files.font(sha256))));
-    return face;
   }
 }
 
