@@ -8,6 +8,7 @@ import { CalibrationPage } from './press-room/calibration/calibration-page.tsx';
 import { PressPage } from './press-room/press-page.tsx';
 import { PressRoom } from './press-room/press-room.tsx';
 import { Runs } from './runs/runs.tsx';
+import { SeriesPage } from './series/series-page.tsx';
 import { InkShelf } from './shelves/ink-shelf.tsx';
 import { ScreenShelfPage } from './shelves/screen-shelf.tsx';
 import { StockShelf } from './shelves/stock-shelf.tsx';
@@ -22,6 +23,7 @@ import { StoragePage } from './storage/storage-page.tsx';
 const router = createBrowserRouter([
   { path: '/', element: <JobBoard /> },
   { path: '/jobs/:id', element: <Navigate to="screens" replace relative="path" /> },
+  { path: '/jobs/:id/series', element: <SeriesPage /> },
   { path: '/jobs/:id/:stage', element: <LightTable /> },
   { path: '/runs', element: <Runs /> },
   { path: '/storage', element: <StoragePage /> },

@@ -1,4 +1,4 @@
-import { type Lab } from '@brachytone/core';
+import type { Lab } from '@brachytone/core';
 import {
   bySuit,
   filesOf,

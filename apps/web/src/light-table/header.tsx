@@ -84,6 +84,13 @@ export function Header() {
       </Button>
       <StepsMenu />
       {canChange && <LayTreatment />}
+      <Link
+        to={`/jobs/${job.id}/series`}
+        title="This job for many pictures, or rows of a table"
+        className="flex h-[30px] items-center rounded-sm border border-edge bg-raised px-3 font-medium hover:border-ink"
+      >
+        Series
+      </Link>
       {isShared() && <ProofLinksButton />}
       <FindingCount />
       <Button

@@ -16,6 +16,9 @@ const WORDS: Record<RunView['status'], string> = {
   cleaned: 'made, then cleaned away',
 };
 
+/** Films that are listed at first. */
+const LISTED = 12;
+
 const clock = (time: string): string =>
   new Date(time).toLocaleString('en-GB', {
     day: 'numeric',
@@ -30,6 +33,8 @@ export function RunCard({ run }: { run: RunView }) {
   const [again] = useRunAgainMutation();
   const [remove] = useRemoveRunMutation();
   const [deleting, setDeleting] = useState(false);
+  const [all, setAll] = useState(false);
+  const listed = all ? run.films : run.films.slice(0, LISTED);
   const open = run.status === 'queued' || run.status === 'running';
   const percent = Math.round(run.progress * 100);
   const bytes = run.status === 'done' ? run.films.reduce((sum, film) => sum + film.bytes, 0) : 0;
@@ -42,6 +47,7 @@ export function RunCard({ run }: { run: RunView }) {
         <span className={`figures ${bad ? 'text-ruby' : ''}`}>
           {WORDS[run.status]}
           {run.status === 'running' ? `, ${percent} %` : ''}
+          {run.members > 0 ? ` · series of ${run.members}` : ''}
         </span>
         <time className="figures ml-auto text-soft" dateTime={run.created}>
           {clock(run.created)}
@@ -65,7 +71,7 @@ export function RunCard({ run }: { run: RunView }) {
       {run.message && <p className="mt-1 text-ruby">{run.message}</p>}
       {run.status === 'done' && (
         <ul className="mt-1.5">
-          {run.films.map((film) => (
+          {listed.map((film) => (
             <li key={film.file} className="flex items-baseline gap-2 py-0.5">
               {film.bytes === 0 ? (
                 <span className="min-w-0 truncate text-soft">{film.ink}</span>
@@ -79,12 +85,25 @@ export function RunCard({ run }: { run: RunView }) {
                 </a>
               )}
               <span className="figures ml-auto shrink-0 text-soft">
-                {film.bytes === 0
-                  ? 'nothing on it, not made'
-                  : `${film.inked === null ? '' : `${film.inked.toFixed(1)} % · `}${bytesWords(film.bytes)}`}
+                {film.problem !== undefined
+                  ? 'could not be made'
+                  : film.bytes === 0
+                    ? 'nothing on it, not made'
+                    : `${film.inked === null ? '' : `${film.inked.toFixed(1)} % · `}${bytesWords(film.bytes)}`}
               </span>
             </li>
           ))}
+          {listed.length < run.films.length && (
+            <li>
+              <button
+                type="button"
+                className="text-[12px] text-soft underline hover:text-ink"
+                onClick={() => setAll(true)}
+              >
+                All {run.films.length} films
+              </button>
+            </li>
+          )}
         </ul>
       )}
       <div className="mt-2 flex gap-2">
