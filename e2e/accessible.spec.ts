@@ -26,12 +26,40 @@ async function found(page: Page): Promise<string[]> {
 
 test('every page can be read by a screen reader, and is told apart by weak eyes', async ({ page }) => {
   const wrong: Record<string, string[]> = {};
-  for (const path of ['', 'inks', 'screens', 'stocks', 'presses', 'gang', 'runs', 'storage', 'licences']) {
+  for (const path of [
+    '',
+    'inks',
+    'screens',
+    'stocks',
+    'presses',
+    'gang',
+    'runs',
+    'storage',
+    'licences',
+    'treatments',
+    'handbook',
+  ]) {
     await page.goto(`${server.url}/${path}`);
     await page.getByRole('heading').first().waitFor();
     await page.waitForTimeout(500);
     const list = await found(page);
     if (list.length > 0) wrong[path || 'board'] = list;
+  }
+  expect(wrong).toEqual({});
+});
+
+test('so can a first look and a series', async ({ page }) => {
+  const [job] = await server.jobs();
+  const picture = job.document.recipe.originals.flatMap(({ content }) =>
+    content.kind === 'picture' ? [content.picture] : [],
+  );
+  const wrong: Record<string, string[]> = {};
+  for (const path of [`jobs/${job.id}/series`, `first-look/${picture[0] ?? ''}`]) {
+    await page.goto(`${server.url}/${path}`);
+    await page.getByRole('heading').first().waitFor();
+    await page.waitForTimeout(1500);
+    const list = await found(page);
+    if (list.length > 0) wrong[path] = list;
   }
   expect(wrong).toEqual({});
 });

@@ -1,3 +1,4 @@
+import { lazy, Suspense } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { Toaster } from 'sonner';
 import { GangPage } from './gang/gang-page.tsx';
@@ -17,8 +18,11 @@ import { Gate } from './studio/gate.tsx';
 import { PeoplePage } from './studio/people-page.tsx';
 import { WelcomePage } from './studio/welcome-page.tsx';
 import { FirstLookPage } from './treatments/first-look-page.tsx';
-import { TreatmentShelf } from './treatments/treatment-shelf.tsx';
+import { TreatmentShelf } from './shelves/treatment-shelf.tsx';
 import { StoragePage } from './storage/storage-page.tsx';
+
+/** Loaded when it is asked for: it is read less often than jobs are opened. */
+const Handbook = lazy(() => import('./handbook/handbook-route.tsx'));
 
 const router = createBrowserRouter([
   { path: '/', element: <JobBoard /> },
@@ -38,6 +42,7 @@ const router = createBrowserRouter([
   { path: '/presses/:id/calibrations/:calibration', element: <CalibrationPage /> },
   { path: '/people', element: <PeoplePage /> },
   { path: '/welcome', element: <WelcomePage /> },
+  { path: '/handbook/*', element: <Handbook /> },
   { path: '/licences', element: <LicencesPage /> },
   { path: '*', element: <NotHere /> },
 ]);
@@ -46,7 +51,9 @@ export function App() {
   return (
     <>
       <Gate>
-        <RouterProvider router={router} />
+        <Suspense fallback={null}>
+          <RouterProvider router={router} />
+        </Suspense>
       </Gate>
       <Toaster
         position="bottom-right"

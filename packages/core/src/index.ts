@@ -2,7 +2,7 @@
 
 // Lifetimes of a thread's work
 export { beginTask } from './raster/band-plane.ts';
-export { setCacheShare } from './base/cache.ts';
+export { emptyPixelCaches, setCacheShare } from './base/cache.ts';
 export { slowBecause } from './kernel/memory.ts';
 
 // Fields of kinds, errors, exact turns

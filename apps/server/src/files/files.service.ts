@@ -247,6 +247,12 @@ export class FilesService {
     return pyramid;
   }
 
+  /** Lets go of pictures that nothing will ask for soon. */
+  letGo(names: readonly string[]): void {
+    for (const name of names) this.ready.delete(name);
+    collectGarbage();
+  }
+
   /** A drawing's geometry. */
   async drawing(sha256: string): Promise<Drawing> {
     if ((await this.get(sha256)).kind !== 'drawing') throw notFound('drawing of this kind');

@@ -90,7 +90,7 @@ export class ProofsService {
       };
     };
     return this.kept([coarse, longer, 'small'], materials, gone, (found, isWanted) =>
-      this.work.run('proof', { recipe: coarse, materials: found, longer }, { isWanted }),
+      this.work.run('proof', { recipe: coarse, materials: found, longer }, { isWanted, isUrgent: true }),
     );
   }
 

@@ -45,6 +45,13 @@ export class FilmMakerService {
     return memberDocument(document, series, member, materials);
   }
 
+  /** Lets go of a member's picture once its films are there: hundreds follow, and none comes back. */
+  letGo({ series, films }: RunRow, places: readonly number[]): void {
+    const member = films[places[0]]?.member;
+    const picture = member === undefined ? undefined : series?.members[member].picture;
+    if (picture) this.files.letGo([picture.sha256]);
+  }
+
   /** What a run's jobs are made from, all together; of a series, one of its members' job. */
   async materialsOf({ gang }: RunRow, document: JobDocument): Promise<SharedMaterials> {
     const documents = gang ? gang.documents.map(onGang) : [document];
@@ -102,6 +109,7 @@ export class FilmMakerService {
             approval: approvals[0] ?? undefined,
             films: places.map((at) => ({ plates: films[at].plates, path: path(at) })),
             materials,
+            leavesNothing: row.series !== null,
             intent,
             port: port2,
           },

@@ -205,15 +205,24 @@ export class OwnQueueService implements FilmQueue {
     failed: (places: readonly number[], problem: string) => void,
   ): Promise<void> {
     const waiting = [...members];
+    // Pictures are unpacked one after another: two at a time would take twice the memory.
+    let loading: Promise<unknown> = Promise.resolve();
+    const load = (places: readonly number[]): Promise<JobOfRun> => {
+      const loaded = loading.then(() => this.jobOf(row, places));
+      loading = loaded.catch(() => undefined);
+      return loaded;
+    };
     const thread = async (): Promise<void> => {
       for (let places = waiting.shift(); places; places = waiting.shift()) {
         try {
-          await made(places, await this.jobOf(row, places));
+          await made(places, await load(places));
         } catch (error) {
           const isOver = this.closing || this.active.get(row.id)?.signal.aborted !== false;
           if (isOver || isDatabaseAway(error)) throw error;
           if (!(error instanceof Problem)) this.log.error(logWords(error));
           failed(places, problemOf(error));
+        } finally {
+          this.maker.letGo(row, places);
         }
       }
     };

@@ -1,4 +1,6 @@
 import type { MessagePort } from 'node:worker_threads';
+import { emptyPixelCaches } from '@brachytone/core';
+import { collectGarbage } from '../collect-garbage.ts';
 import { gangFilm } from './gang-film.ts';
 import { labelFont } from './label-font.ts';
 import { filmFile, sceneOf, sideBySide, wholeFile, type MadeFilm } from '@brachytone/files/write';
@@ -12,9 +14,15 @@ export function films({
   films: wanted,
   materials,
   intent,
+  leavesNothing,
   port,
 }: Tasks['films']['given']): Tasks['films']['made'] {
   const scene = sceneOf(document.recipe, materials);
+  if (leavesNothing)
+    setImmediate(() => {
+      emptyPixelCaches();
+      collectGarbage();
+    });
   return allOf(
     wanted.map(({ plates, path }) =>
       filmFile({ document, day, approval, scene, materials, intent, labelFont }, plates, path),

@@ -107,6 +107,8 @@ export interface Tasks {
       document: JobDocument;
       /** The day that labels say (ISO 8601). */
       day: string;
+      /** True where other pictures follow: what is kept of these goes. */
+      leavesNothing: boolean;
       /** What labels say of the approval of the proof, where there was one. */
       approval: string | undefined;
       /** Ids of the plates of each, and where it is to be. */

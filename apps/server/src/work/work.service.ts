@@ -7,8 +7,9 @@ import { WORKER_FILE } from '../paths.ts';
 import { DEADLINES } from './deadlines.ts';
 import type { Tasks } from './tasks.ts';
 
-/** Threads that make things. */
+/** Threads that make what nobody waits for, and one more for what somebody does: no film holds it up. */
 const THREADS = 2;
+const MOST_THREADS = THREADS + 1;
 /** What the engine's heap of a thread may take, MB; samples and tables lie outside of it. */
 const HEAP = 1536;
 const MOST_MEMORY = 3e9;
@@ -24,14 +25,23 @@ export interface WorkOptions {
   readonly news?: MessagePort;
   /** True for what nobody waits for at the screen: it lets all else go first. */
   readonly isPatient?: boolean;
+  /** True for what a person chooses by: it goes before all else. */
+  readonly isUrgent?: boolean;
   /** Asked when its turn has come: what nobody wants any more is not begun. */
   readonly isWanted?: () => boolean;
 }
 
+type Rank = 'urgent' | 'usual' | 'patient';
+
+const RANKS: readonly Rank[] = ['urgent', 'usual', 'patient'];
+
 interface Waiting {
-  readonly isPatient: boolean;
+  readonly rank: Rank;
   readonly begin: () => void;
 }
+
+const rankOf = ({ isPatient, isUrgent }: WorkOptions): Rank =>
+  isPatient ? 'patient' : isUrgent ? 'urgent' : 'usual';
 
 /** Heavy work goes to a few threads, so that the server answers meanwhile. A task that takes too long or too much is ended with its thread. */
 @Injectable()
@@ -40,7 +50,7 @@ export class WorkService implements OnModuleDestroy {
     filename: WORKER_FILE,
     // A thread that has nothing to do gives all its memory back.
     minThreads: 0,
-    maxThreads: THREADS,
+    maxThreads: MOST_THREADS,
     idleTimeout: IDLE,
     // The reader of TIFF files brings a package that looks for a name in it.
     workerData: {},
@@ -51,6 +61,7 @@ export class WorkService implements OnModuleDestroy {
   /** The server's memory, bytes, at which what is being made is ended. */
   mostMemory = MOST_MEMORY;
   private running = 0;
+  private runningPatient = 0;
   private readonly waiting: Waiting[] = [];
   private closing = false;
 
@@ -63,7 +74,8 @@ export class WorkService implements OnModuleDestroy {
     options: WorkOptions = {},
   ): Promise<Tasks[Name]['made']> {
     const waited = this.metrics.waits.startTimer({ work: name });
-    await this.turn(options.isPatient ?? false);
+    const rank = rankOf(options);
+    await this.turn(rank);
     waited();
     const done = this.metrics.work.startTimer({ work: name });
     let ended = 'failed';
@@ -77,6 +89,7 @@ export class WorkService implements OnModuleDestroy {
     } finally {
       done({ ended: options.signal?.aborted ? 'cancelled' : ended });
       this.running--;
+      if (rank === 'patient') this.runningPatient--;
       this.next();
     }
   }
@@ -89,11 +102,22 @@ export class WorkService implements OnModuleDestroy {
   }
 
   /** Waits until a thread is free. */
-  private turn(isPatient: boolean): Promise<void> {
+  private turn(rank: Rank): Promise<void> {
     return new Promise((begin) => {
-      this.waiting.push({ isPatient, begin });
+      this.waiting.push({ rank, begin });
       this.next();
     });
+  }
+
+  /** Place of what is begun next among what waits; −1 for none. */
+  private nextOf(): number {
+    const first = (rank: Rank) => this.waiting.findIndex((one) => one.rank === rank);
+    const at = RANKS.map(first).find((found) => found >= 0) ?? -1;
+    if (at < 0) return -1;
+    const { rank } = this.waiting[at];
+    // The last thread is kept for what somebody waits for: what is urgent, and anything while films are made in the others.
+    const most = rank === 'urgent' || (rank === 'usual' && this.runningPatient > 0) ? MOST_THREADS : THREADS;
+    return this.running < most && (rank !== 'patient' || this.runningPatient < THREADS) ? at : -1;
   }
 
   private tellQueue(): void {
@@ -103,10 +127,11 @@ export class WorkService implements OnModuleDestroy {
 
   private next(): void {
     this.tellQueue();
-    if (this.running >= THREADS || this.waiting.length === 0) return;
-    const first = this.waiting.findIndex(({ isPatient }) => !isPatient);
-    const [{ begin }] = this.waiting.splice(Math.max(0, first), 1);
+    const at = this.nextOf();
+    if (at < 0) return;
+    const [{ rank, begin }] = this.waiting.splice(at, 1);
     this.running++;
+    if (rank === 'patient') this.runningPatient++;
     this.tellQueue();
     begin();
   }

@@ -25,6 +25,9 @@ export function TopBar({ where, children }: { where?: ReactNode; children?: Reac
           <Place to="/runs">Runs</Place>
           <Place to="/storage">Storage</Place>
           {isShared() && <Place to="/people">People</Place>}
+          <Place to="/handbook" within>
+            Handbook
+          </Place>
         </nav>
       )}
       <div className="ml-auto flex items-center gap-2.5">

@@ -11,6 +11,13 @@ export function setCacheShare(of: number): void {
   share = of;
 }
 
+const emptied: (() => void)[] = [];
+
+/** Lets go of the bands and pixels that caches hold, where other pictures follow. Tables and thresholds stay. */
+export function emptyPixelCaches(): void {
+  for (const empty of emptied) empty();
+}
+
 /** Bytes that a cache may hold. */
 export const cacheBytes = (name: CacheName): number =>
   Math.floor(2 ** 20 * (isPixels(name) ? PIXEL_BUDGETS[name] * share : TABLE_BUDGETS[name]));
@@ -51,6 +58,11 @@ export function cache<Value extends object | number>(
     if (large) dropped?.(large.value);
     large = undefined;
   };
+  if (isPixels(name))
+    emptied.push(() => {
+      dropLarge();
+      kept?.clear();
+    });
   return (key, make) => {
     if (large?.key === key) return large.value;
     // The share is only known once the thread has begun its work.

@@ -1,6 +1,7 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { Switch } from 'radix-ui';
 import type { ReactNode } from 'react';
+import { HandbookLink } from './handbook-link.tsx';
 import { openStep } from '../../store/view-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 
@@ -53,7 +54,14 @@ export function Card({
           </Switch.Root>
         )}
       </div>
-      {open && <div className="border-t border-edge/70 px-2.5 pt-2 pb-2.5">{children}</div>}
+      {open && (
+        <div className="border-t border-edge/70 px-2.5 pt-2 pb-2.5">
+          {children}
+          <p className="mt-1 text-right leading-none">
+            <HandbookLink name={name} />
+          </p>
+        </div>
+      )}
     </div>
   );
 }

@@ -1,11 +1,15 @@
 import type { ReactNode } from 'react';
+import { HandbookLink } from './handbook-link.tsx';
 
 /** Controls that belong together, under a small name. */
 export function Group({ name, aside, children }: { name: string; aside?: ReactNode; children: ReactNode }) {
   return (
     <div className="mt-3 border-t border-edge/70 pt-2.5 first:mt-0 first:border-t-0 first:pt-0">
       <div className="mb-1 flex items-baseline justify-between gap-2">
-        <h3 className="text-[12.5px]">{name}</h3>
+        <h3 className="text-[12.5px]">
+          {name}
+          <HandbookLink name={name} />
+        </h3>
         {aside}
       </div>
       {children}

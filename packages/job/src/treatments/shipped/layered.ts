@@ -77,6 +77,7 @@ export const LAYERED = [
     sizes: 'sheet',
     suits: ['colour', 'grey'],
     stock: stock('Newsprint'),
+    resolution: 600,
     inks: [ink(1, 'Black'), ink(2, 'Lantern')],
     plates: plates(['ink-2', dots({ ruling: 30, angle: 75 })], ['ink-1', dots({ ruling: 60, angle: 45 })]),
     originals: [

@@ -86,6 +86,7 @@ export const ONE_INK_DOTS = [
     sizes: 'sheet',
     suits: ['colour', 'grey', 'line'],
     stock: stock('Oat board'),
+    resolution: 600,
     inks: [ink(1, 'Peat')],
     plates: plates([
       'ink-1',

@@ -2,7 +2,7 @@ import type { Treatment, TreatmentView } from '@brachytone/job';
 import { useRef } from 'react';
 import { toast } from 'sonner';
 import { Button } from '../controls/button.tsx';
-import { Shelves } from '../shelves/shelves.tsx';
+import { Shelves } from './shelves.tsx';
 import { sentenceOf } from '../store/api.ts';
 import { orSay } from '../store/or-say.ts';
 import {
@@ -10,7 +10,7 @@ import {
   useKeepTreatmentMutation,
   useTreatmentsQuery,
 } from '../store/treatments-api.ts';
-import { TreatmentCard } from './treatment-card.tsx';
+import { TreatmentCard } from '../treatments/treatment-card.tsx';
 
 const CARD = { width: 276, height: 184 };
 
@@ -36,7 +36,7 @@ export function TreatmentShelf() {
       <a
         href={`/api/treatments/${one.id}`}
         download
-        aria-label={`Download ${one.name}`}
+        aria-label={`File of ${one.name}`}
         className="shrink-0 underline hover:text-ink"
       >
         File
