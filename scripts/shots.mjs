@@ -1,9 +1,5 @@
 /** Refreshes docs/screenshots from the demo data: one picture of each main view, 1280 × 800. */
 
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { build, install, systemTools } from './steps.mjs';
 
 await install();
@@ -11,6 +7,25 @@ await systemTools();
 await build();
 // Only now, for what it needs has just been installed.
 const { withDemoPage } = await import('./demo-page.mjs');
+const { default: sharp } = await import('sharp');
+
+/** Parts of the demo originals, as pictures of their own. */
+const seriesOf = (count) =>
+  Promise.all(
+    Array.from({ length: count }, async (_, i) => {
+      const file = i % 2 ? 'moon-over-reeds.jpg' : 'marsh-at-dusk.jpg';
+      const { width, height } = await sharp(`demo/originals/${file}`).metadata();
+      const side = Math.round(Math.min(width, height) * (0.42 + 0.04 * (i % 5)));
+      const left = Math.round(((width - side) * ((i * 5) % 12)) / 12);
+      const top = Math.round(((height - side) * ((i * 7) % 12)) / 12);
+      const buffer = await sharp(`demo/originals/${file}`)
+        .extract({ left, top, width: side, height: side })
+        .jpeg({ quality: 92 })
+        .toBuffer();
+      return { name: `night ${i + 1}.jpg`, mimeType: 'image/jpeg', buffer };
+    }),
+  );
+
 await withDemoPage(async (page, url) => {
   const shot = (name) => page.screenshot({ path: `docs/screenshots/${name}.png` });
   const exact = async () => {
@@ -63,18 +78,6 @@ await withDemoPage(async (page, url) => {
   await page.getByRole('button', { name: 'None' }).click();
   await page.getByText('saved', { exact: true }).waitFor();
 
-  await open('Open Night poster');
-  await page.keyboard.press('6');
-  await page.getByLabel('File kind').selectOption('pdf-films');
-  await page.getByLabel('Printer’s paper').selectOption('a4');
-  await page.getByRole('button', { name: 'Find quiet seams' }).click();
-  await page.getByRole('button', { name: 'Find quiet seams' }).waitFor();
-  await page.getByRole('button', { name: 'Save picture' }).scrollIntoViewIfNeeded();
-  await exact();
-  await shot('panels');
-  await page.getByLabel('File kind').selectOption('tiff-group4');
-  await page.getByText('saved', { exact: true }).waitFor();
-
   await open('Low tide card');
   await page.keyboard.press('2');
   await page.getByRole('button', { name: /^Curve/ }).click();
@@ -98,28 +101,42 @@ await withDemoPage(async (page, url) => {
   );
   await shot('test-strip');
 
-  const bytesOf = async (path) =>
-    Buffer.from(await (await fetch(`${url}/api/jobs/${page.url().split('/')[4]}/${path}`)).arrayBuffer());
   await open('Season leaflet');
-  const folder = mkdtempSync(join(tmpdir(), 'ticket-'));
-  writeFileSync(join(folder, 'ticket.pdf'), await bytesOf('ticket.pdf'));
-  execFileSync('pdftoppm', [
-    '-r',
-    '96',
-    '-png',
-    '-singlefile',
-    join(folder, 'ticket.pdf'),
-    'docs/screenshots/ticket',
-  ]);
-  rmSync(folder, { recursive: true });
   await page.getByRole('radio', { name: 'Product' }).click();
   await page.locator('[data-testid=product-canvas][data-sharpness=exact]').waitFor({ timeout: 120_000 });
   await page.waitForTimeout(500);
   await shot('product');
 
-  await page.goto(`${url}/stocks`);
+  const drawn = (count) =>
+    page.waitForFunction(
+      (least) => [...document.images].filter((one) => one.naturalWidth > 0).length >= least,
+      count,
+      { timeout: 120_000 },
+    );
+  await page.goto(`${url}/treatments`);
+  await drawn(12);
+  await page.waitForTimeout(1500);
+  await shot('treatments');
+
+  await page.goto(`${url}/`);
+  await page.getByLabel('Choose a picture').setInputFiles('demo/originals/marsh-at-dusk.jpg');
+  await page.getByRole('list', { name: 'Treatments' }).waitFor();
+  await drawn(13);
   await page.waitForTimeout(500);
-  await shot('shelves');
+  await shot('first-look');
+
+  await open('Open Night poster');
+  await page.getByRole('link', { name: 'Series' }).click();
+  await page.getByLabel('Choose pictures or a table').setInputFiles(await seriesOf(12));
+  await page.getByRole('list', { name: 'Contact sheet' }).waitFor();
+  await drawn(13);
+  await page.waitForTimeout(500);
+  await shot('series');
+
+  await page.goto(`${url}/handbook/looks/engraved-portrait`);
+  await drawn(2);
+  await page.waitForTimeout(500);
+  await shot('handbook');
 
   await open('Open Night poster');
   await page.keyboard.press('5');
@@ -164,13 +181,6 @@ await withDemoPage(async (page, url) => {
   await page.waitForTimeout(500);
   await shot('calibration');
 
-  await page.goto(`${url}/gang`);
-  const copies = page.getByRole('textbox', { name: 'Copies of Members’ ticket' });
-  await copies.fill('6');
-  await copies.press('Enter');
-  await page.getByText(/6 on it/).waitFor();
-  await page.waitForTimeout(3000);
-  await shot('gang');
   await page.goto(`${url}/storage`);
   await page.getByRole('row', { name: 'Films' }).waitFor();
   await shot('storage');

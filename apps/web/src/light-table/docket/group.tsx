@@ -6,10 +6,10 @@ export function Group({ name, aside, children }: { name: string; aside?: ReactNo
   return (
     <div className="mt-3 border-t border-edge/70 pt-2.5 first:mt-0 first:border-t-0 first:pt-0">
       <div className="mb-1 flex items-baseline justify-between gap-2">
-        <h3 className="text-[12.5px]">
-          {name}
+        <span className="flex items-baseline">
+          <h3 className="text-[12.5px]">{name}</h3>
           <HandbookLink name={name} />
-        </h3>
+        </span>
         {aside}
       </div>
       {children}
