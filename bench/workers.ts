@@ -3,7 +3,7 @@
  * `npm run bench:workers`; it takes a PostgreSQL server of the system's packages.
  */
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
@@ -22,6 +22,8 @@ import { RealServer } from '../apps/server/test/real-server.ts';
 
 /** Runs of four films that are asked for at once. */
 const RUNS = 6;
+/** Of the system's clock, in a second. */
+const TICKS = 100;
 const TURNS = 3;
 const SIZE = { width: 3508, height: 4961 };
 const WHOLE = { width: 1, height: 1 };
@@ -88,6 +90,17 @@ async function timeOf(job: string): Promise<number> {
   return (performance.now() - begun) / 1000;
 }
 
+/** Seconds that processes have worked, all their threads together. */
+function cpuSeconds(processes: readonly ChildProcess[]): number {
+  const ticks = processes.map(({ pid }) => {
+    const fields = readFileSync(`/proc/${pid}/stat`, 'utf8')
+      .replace(/^.*\) /, '')
+      .split(' ');
+    return Number(fields[11]) + Number(fields[12]);
+  });
+  return ticks.reduce((sum, one) => sum + one, 0) / TICKS;
+}
+
 try {
   if (spawnSync('taskset', ['--version']).error) throw new Error('There is no taskset here.');
   await server.start();
@@ -102,11 +115,13 @@ try {
     // The first time they read the photograph.
     await timeOf(id);
     const times: number[] = [];
+    const before = cpuSeconds(workers);
     for (let turn = 0; turn < TURNS; turn++) times.push(await timeOf(id));
+    const worked = (cpuSeconds(workers) - before) / TURNS;
     const time = times.sort((a, b) => a - b)[TURNS >> 1];
     rates.push(pixels / time);
     console.log(
-      `${count} worker${count > 1 ? 's' : ''}: ${RUNS * 4} films in ${time.toFixed(1)} s, ${Math.round(pixels / time / count / 1e6)} Mpx for each second of a core, × ${(rates.at(-1)! / rates[0]).toFixed(2)} of one`,
+      `${count} worker${count > 1 ? 's' : ''}: ${RUNS * 4} films in ${time.toFixed(1)} s, ${Math.round(pixels / worked / 1e6)} Mpx for each second that a core worked, ${Math.round((100 * worked) / time / count)} % of the cores’ time, × ${(rates.at(-1)! / rates[0]).toFixed(2)} of one`,
     );
     for (const worker of workers) worker.kill('SIGKILL');
     await pause(8000);

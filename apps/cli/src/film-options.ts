@@ -24,6 +24,17 @@ export const FILM_OPTIONS = (): Option[] => [
   new Option('--negative', 'dark where there is no ink'),
 ];
 
+/** What any command can be asked for that a server may do in its place. */
+export interface ServerWishes {
+  readonly server?: string;
+  readonly token?: string;
+}
+
+export const SERVER_OPTIONS = (): Option[] => [
+  new Option('--server <url>', 'have a server make it, as a job of its own'),
+  new Option('--token <token>', 'of one of the server’s makers').env('BRACHYTONE_TOKEN'),
+];
+
 /** Longer side of a proof, pixels. */
 export const PIXELS_OPTION = (words: string): Option =>
   new Option('--pixels <number>', words).argParser(wholeNumber(32, 10_000)).default(1600);

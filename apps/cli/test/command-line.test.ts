@@ -49,6 +49,35 @@ describe('films of the command line', () => {
         for (const { file, sha256, bytes } of films) if (bytes > 0) expect(sum(join(out, file))).toBe(sha256);
         rmSync(out, { recursive: true });
       }
+      // Or it has the server make them.
+      const there = [
+        'treat',
+        MARSH,
+        '--treatment',
+        'stars',
+        '--sheet',
+        '60',
+        '--server',
+        'http://127.0.0.1:4297',
+      ];
+      const asked = await cli([...there, '--out', folder, '--json']);
+      expect({ code: asked.code, err: asked.err }).toEqual({ code: 0, err: '' });
+      const here = await cli([
+        'treat',
+        MARSH,
+        '--treatment',
+        'stars',
+        '--sheet',
+        '60',
+        '--out',
+        folder,
+        '--json',
+      ]);
+      const sums = ({ out }: typeof here) =>
+        (JSON.parse(out.toString()) as { films: { sha256: string }[] }[]).map(({ films }) =>
+          films.map(({ sha256 }) => sha256),
+        );
+      expect(sums(asked)).toEqual(sums(here));
     } finally {
       await server.end('SIGTERM');
       rmSync(data, { recursive: true, force: true });
@@ -111,6 +140,8 @@ describe('treating pictures', () => {
     ['a sheet that is none', ['treat', MARSH, '--treatment', 'stars', '--sheet', 'huge']],
     ['a format that is none', ['treat', MARSH, '--treatment', 'stars', '--format', 'gif']],
     ['a resolution that is none', ['treat', MARSH, '--treatment', 'stars', '--dpi', '1']],
+    ['no server there', ['treat', MARSH, '--treatment', 'stars', '--server', 'http://127.0.0.1:9']],
+    ['an address that is none', ['make', MARSH, '--server', 'plates']],
     ['a press that is none', ['check', MARSH, '--press', 'none']],
     ['a folder that is not there', ['watch', 'none', '--treatment', 'stars']],
   ])('says in a line what was asked wrongly: %s', async (_, args) => {

@@ -1,11 +1,19 @@
 import { join, resolve } from 'node:path';
 import type { Command } from 'commander';
-import { FILM_OPTIONS, withWishes, type FilmWishes } from '../film-options.ts';
+import { AskedServer } from '../asked-server.ts';
+import {
+  FILM_OPTIONS,
+  SERVER_OPTIONS,
+  withWishes,
+  type FilmWishes,
+  type ServerWishes,
+} from '../film-options.ts';
+import { bytesOf, inputsOf } from '../input.ts';
 import { makeFilms } from '../make-films.ts';
 import { openJob } from '../open-job.ts';
 import { progress } from '../progress.ts';
 
-interface Wishes extends FilmWishes {
+interface Wishes extends FilmWishes, ServerWishes {
   readonly original?: string[];
   readonly out: string;
   readonly json?: boolean;
@@ -27,19 +35,21 @@ export function addMake(program: Command): Command {
     .option('--out <folder>', 'where the films go', '.')
     .option('--json', 'tell what was made as a JSON list')
     .option('--quiet', 'tell only what went wrong');
-  for (const option of FILM_OPTIONS()) command.addOption(option);
+  for (const option of [...FILM_OPTIONS(), ...SERVER_OPTIONS()]) command.addOption(option);
   return command
     .addHelpText(
       'after',
       '\nExamples:\n  brachytone make poster.zip --out films\n  brachytone make poster.json --original moon.jpg --out films --format pdf-films',
     )
     .action(async (job: string, wishes: Wishes) => {
-      const { document, originals } = await openJob(job, wishes.original);
       const bar = progress(!wishes.quiet && !wishes.json);
+      const tell = (share: number) => bar.tell(share, job);
+      const out = resolve(wishes.out);
       try {
-        const films = await makeFilms(withWishes(document, wishes), originals, resolve(wishes.out), (share) =>
-          bar.tell(share, document.name),
-        );
+        const films =
+          wishes.server === undefined
+            ? await here(job, wishes, out, tell)
+            : await there(job, wishes, out, tell);
         bar.end();
         if (wishes.json) console.log(JSON.stringify(films, null, 1));
         else if (!wishes.quiet)
@@ -48,4 +58,19 @@ export function addMake(program: Command): Command {
         bar.end();
       }
     });
+}
+
+async function here(job: string, wishes: Wishes, out: string, tell: (share: number) => void) {
+  const { document, originals } = await openJob(job, wishes.original);
+  return makeFilms(withWishes(document, wishes), originals, out, tell);
+}
+
+async function there(
+  job: string,
+  { server = '', token }: Wishes,
+  out: string,
+  tell: (share: number) => void,
+) {
+  const [input] = inputsOf([job]);
+  return new AskedServer(server, token).make(bytesOf(input), out, tell);
 }

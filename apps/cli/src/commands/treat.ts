@@ -3,15 +3,23 @@ import { join, resolve } from 'node:path';
 import { proofPng, sceneOf } from '@brachytone/files/write';
 import { plainName } from '@brachytone/job';
 import type { Command } from 'commander';
-import { EXIT, lineOf } from '../failure.ts';
-import { FILM_OPTIONS, PIXELS_OPTION, withWishes, type FilmWishes } from '../film-options.ts';
+import { AskedServer } from '../asked-server.ts';
+import { AskedWrongly, EXIT, lineOf } from '../failure.ts';
+import {
+  FILM_OPTIONS,
+  PIXELS_OPTION,
+  SERVER_OPTIONS,
+  withWishes,
+  type FilmWishes,
+  type ServerWishes,
+} from '../film-options.ts';
 import { bytesOf, inputsOf, sheetNamed, treatmentNamed } from '../input.ts';
 import { makeFilms, type CliFilm } from '../make-films.ts';
 import { Originals } from '../originals.ts';
 import { progress } from '../progress.ts';
 import { treatPicture } from '../treat-picture.ts';
 
-interface Wishes extends FilmWishes {
+interface Wishes extends FilmWishes, ServerWishes {
   readonly treatment: string;
   readonly out: string;
   readonly sheet?: string;
@@ -47,7 +55,7 @@ export function addTreat(program: Command): Command {
     .addOption(PIXELS_OPTION('longer side of the proof, pixels'))
     .option('--json', 'tell what was made as a JSON list')
     .option('--quiet', 'tell only what went wrong');
-  for (const option of FILM_OPTIONS()) command.addOption(option);
+  for (const option of [...FILM_OPTIONS(), ...SERVER_OPTIONS()]) command.addOption(option);
   return command
     .addHelpText(
       'after',
@@ -57,34 +65,23 @@ export function addTreat(program: Command): Command {
 }
 
 async function treat(pictures: string[], wishes: Wishes): Promise<void> {
-  const treatment = treatmentNamed(wishes.treatment);
   const inputs = inputsOf(pictures);
   sheetNamed(wishes.sheet, false);
+  const treat = wishes.server === undefined ? treatHere(wishes) : treatThere(wishes.server, wishes);
   const folder = resolve(wishes.out);
   mkdirSync(folder, { recursive: true });
   const bar = progress(!wishes.quiet && !wishes.json);
-  const originals = new Originals();
-  const names = new Set<string>();
   const all: Treated[] = [];
   for (const [i, input] of inputs.entries()) {
     const tell = (share: number) => bar.tell((i + share) / inputs.length, input.name);
     tell(0);
     try {
-      const laid = await treatPicture(bytesOf(input), input.name, treatment, wishes.sheet, originals);
-      const asked = withWishes(laid.document, wishes);
-      const document = { ...asked, name: freeName(asked.name, names) };
-      const films = await makeFilms(document, originals, folder, tell);
-      let proof: string | undefined;
-      if (wishes.proof) {
-        proof = `${plainName(document.name) || 'picture'}-proof.png`;
-        const scene = sceneOf(document.recipe, await originals.materials(document.recipe));
-        writeFileSync(join(folder, proof), await proofPng(scene, wishes.pixels));
-      }
-      all.push({ picture: input.path, films, ...(proof ? { proof } : {}), notes: laid.says });
+      all.push({ picture: input.path, ...(await treat(bytesOf(input), input.name, folder, tell)) });
     } catch (error) {
+      // What is asked wrongly of one is so of all.
+      if (error instanceof AskedWrongly) throw error;
       all.push({ picture: input.path, films: [], notes: [], problem: lineOf(error) });
     }
-    originals.forget();
   }
   bar.end();
   if (wishes.json) console.log(JSON.stringify(all, null, 1));
@@ -96,6 +93,58 @@ async function treat(pictures: string[], wishes: Wishes): Promise<void> {
     }
   }
   if (all.some(({ problem }) => problem !== undefined)) process.exitCode = EXIT.failed;
+}
+
+/** Makes the films of a picture into a folder. */
+type Treat = (
+  bytes: Uint8Array,
+  name: string,
+  folder: string,
+  tell: (share: number) => void,
+) => Promise<Omit<Treated, 'picture'>>;
+
+/** In this process. */
+function treatHere(wishes: Wishes): Treat {
+  const treatment = treatmentNamed(wishes.treatment);
+  const originals = new Originals();
+  const names = new Set<string>();
+  return async (bytes, name, folder, tell) => {
+    try {
+      const laid = await treatPicture(bytes, name, treatment, wishes.sheet, originals);
+      const asked = withWishes(laid.document, wishes);
+      const document = { ...asked, name: freeName(asked.name, names) };
+      const films = await makeFilms(document, originals, folder, tell);
+      let proof: string | undefined;
+      if (wishes.proof) {
+        proof = `${plainName(document.name) || 'picture'}-proof.png`;
+        const scene = sceneOf(document.recipe, await originals.materials(document.recipe));
+        writeFileSync(join(folder, proof), await proofPng(scene, wishes.pixels));
+      }
+      return { films, ...(proof ? { proof } : {}), notes: laid.says };
+    } finally {
+      originals.forget();
+    }
+  };
+}
+
+/** By a server, which keeps a job of each. */
+function treatThere(url: string, wishes: Wishes): Treat {
+  const given = (['format', 'dpi', 'mirrored', 'negative', 'proof'] as const).find(
+    (one) => wishes[one] !== undefined,
+  );
+  if (given) throw new AskedWrongly(`A server makes films as the treatment says: leave out --${given}.`);
+  const server = new AskedServer(url, wishes.token);
+  return async (bytes, name, folder, tell) => ({
+    films: await server.treat(
+      bytes,
+      name,
+      wishes.treatment,
+      (isWide) => sheetNamed(wishes.sheet, isWide),
+      folder,
+      tell,
+    ),
+    notes: [],
+  });
 }
 
 /** A name that no picture before has: two of one name come from different folders. */

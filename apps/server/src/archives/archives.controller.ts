@@ -12,6 +12,7 @@ import { Checked } from '../http/checked.ts';
 import { Problem } from '../http/problem.ts';
 import { id } from '../jobs/job-bodies.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
+import { Who, type Visitor } from '../studio/visitor.ts';
 import { ArchivesService } from './archives.service.ts';
 
 /** Largest archive that is opened. */
@@ -51,13 +52,13 @@ export class ArchivesController {
   @Post('archives')
   @ApiOperation({ summary: 'Open an archive as a job: the file’s bytes as the body' })
   @ApiConsumes('application/zip')
-  async unpack(@Req() request: Request): Promise<JobWithDocument> {
+  async unpack(@Who() { name }: Visitor, @Req() request: Request): Promise<JobWithDocument> {
     const folder = join(this.settings.dataFolder, 'incoming');
     await mkdir(folder, { recursive: true });
     const path = join(folder, `${randomUUID()}.zip`);
     try {
       await pipeline(request, atMost(LARGEST), createWriteStream(path));
-      return await this.archives.unpack(path);
+      return await this.archives.unpack(path, name || null);
     } finally {
       await rm(path, { force: true });
     }

@@ -131,7 +131,7 @@ export class ArchivesService {
   }
 
   /** Opens an archive as a job of its own. All of it is looked at before anything is kept. */
-  async unpack(path: string): Promise<JobWithDocument> {
+  async unpack(path: string, by: string | null = null): Promise<JobWithDocument> {
     const archive = await readArchive(path);
     try {
       const { manifest } = archive;
@@ -141,7 +141,7 @@ export class ArchivesService {
         await this.files.retake(from, intent, compensate);
       for (const { from, longest } of manifest.painted) await this.files.paint(from, longest);
       for (const { from } of manifest.separated) await this.files.channels(from);
-      return await this.jobs.create(manifest.document);
+      return await this.jobs.create(manifest.document, by);
     } finally {
       archive.close();
     }

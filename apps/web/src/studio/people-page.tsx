@@ -1,3 +1,5 @@
+import { isShared } from '../shell/is-shared.ts';
+import { NotHere } from '../shell/not-here.tsx';
 import { TopBar } from '../shell/top-bar.tsx';
 import { AuditList } from './audit-list.tsx';
 import { InvitationRows } from './invitation-rows.tsx';
@@ -10,7 +12,8 @@ import { usePerson } from '../shell/use-role.ts';
 /** The people of the studio, and how they come in. */
 export function PeoplePage() {
   const person = usePerson();
-  if (!person) return null;
+  // Alone there is nobody else.
+  if (!person) return isShared() ? null : <NotHere />;
   const isOwner = person.role === 'owner';
   return (
     <div className="flex h-full flex-col">

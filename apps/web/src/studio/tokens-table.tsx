@@ -1,6 +1,7 @@
 import { LONGEST_PERSON_NAME, mayAll, ROLES, type Role } from '@brachytone/job';
 import { useState } from 'react';
 import { Button } from '../controls/button.tsx';
+import { ShownOnce } from './shown-once.tsx';
 import { Select } from '../controls/select.tsx';
 import { useEndTokenMutation, useMakeTokenMutation, useTokensQuery } from '../store/studio-api.ts';
 import { orSay } from '../store/or-say.ts';
@@ -40,19 +41,13 @@ export function TokensTable() {
         ))}
       </ul>
       {made && (
-        <div className="my-2 rounded-sm border border-ink bg-raised p-3">
-          <p className="mb-2">Keep it now; it is not shown again.</p>
-          <div className="flex gap-2">
-            <input
-              aria-label="The token"
-              readOnly
-              value={made.token}
-              className="figures h-[30px] min-w-0 grow rounded-sm border border-edge bg-white px-2"
-              onFocus={(event) => event.target.select()}
-            />
-            <Button onClick={reset}>Done</Button>
-          </div>
-        </div>
+        <ShownOnce
+          label="The token"
+          value={made.token}
+          says="Keep it now; it is not shown again."
+          copied="The token is in the clipboard."
+          onClose={reset}
+        />
       )}
       <form
         className="mt-2 flex items-center gap-2"
