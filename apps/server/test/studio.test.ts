@@ -12,7 +12,7 @@ import {
   type SessionView,
 } from '@brachytone/job';
 import { eq } from 'drizzle-orm';
-import { credentials, oneTimeLinks } from '../src/database/studio-schema.ts';
+import { audit, credentials, oneTimeLinks, proofLinks } from '../src/database/studio-schema.ts';
 import { readSettings, UnfitSettings } from '../src/settings.ts';
 import { PeopleService } from '../src/studio/people.service.ts';
 import { FOLDER_KEY } from '../src/studio/sessions.service.ts';
@@ -307,4 +307,33 @@ test('a name follows its link, whatever it is called', async () => {
   const asks = await follow(studio.harness, (body as NewLinkView).path, '鈴木 ・ Ö');
   await asks('GET', '/api/me').expect(200);
   await studio.owner('DELETE', `/api/people/${randomUUID()}`).expect(404);
+});
+
+it('cleans away who did what, and proof links, so many days after they ended', async () => {
+  const { queries } = studio.harness.database;
+  const { body: job } = await studio.maker('POST', '/api/jobs').send({
+    document: emptyJob('Old', { width: 90, height: 60 }),
+  });
+  const link = async (meant: string) => {
+    const { body } = await studio
+      .maker('POST', `/api/jobs/${job.id}/proof-links`)
+      .send({ meant, days: 7 })
+      .expect(201);
+    return body.id as string;
+  };
+  const [old, now] = [await link('Cleo Ash'), await link('Ines Marsh')];
+  const longAgo = new Date(Date.now() - 90 * 24 * 3600 * 1000);
+  await queries.update(proofLinks).set({ expires: longAgo }).where(eq(proofLinks.id, old));
+  const [entry] = await queries.select().from(audit).limit(1);
+  await queries.update(audit).set({ at: longAgo }).where(eq(audit.id, entry.id));
+  const rule = { by: 'days', days: 30 };
+  for (const kind of ['links', 'deeds']) {
+    const { body } = await studio.owner('PUT', `/api/storage/${kind}/rule`).send(rule).expect(200);
+    expect({ kind, count: body.count }).toEqual({ kind, count: 1 });
+  }
+  const left = await queries.select({ id: proofLinks.id }).from(proofLinks);
+  expect(left.map(({ id }) => id)).toContain(now);
+  expect(left.map(({ id }) => id)).not.toContain(old);
+  expect(await queries.select().from(audit).where(eq(audit.id, entry.id))).toEqual([]);
+  await studio.maker('PUT', '/api/storage/deeds/rule').send(rule).expect(403);
 });

@@ -216,7 +216,8 @@ export interface Amount {
 }
 
 /** Things that take up room and are told apart. */
-export type StoredId = 'jobs' | 'away' | 'history' | 'files' | 'unused' | 'films' | 'pictures' | 'older';
+export type StoredId =
+  'jobs' | 'away' | 'history' | 'files' | 'unused' | 'films' | 'pictures' | 'older' | 'links' | 'deeds';
 
 /** One of them: how much there is, and by which rule it is kept. */
 export interface StoredView extends Amount {

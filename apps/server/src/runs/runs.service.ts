@@ -1,7 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { access, readdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
-import { Inject, Injectable, type OnApplicationBootstrap, type OnModuleDestroy } from '@nestjs/common';
+import {
+  Inject,
+  Injectable,
+  Logger,
+  type OnApplicationBootstrap,
+  type OnModuleDestroy,
+} from '@nestjs/common';
 import { filmLayout, stripsOf } from '@brachytone/core';
 import {
   CannotGang,
@@ -21,7 +27,9 @@ import {
 import { eq, inArray } from 'drizzle-orm';
 import { DATABASE, type Database } from '../database/database.ts';
 import { runs, series } from '../database/schema.ts';
+import { logWords } from '../http/log-words.ts';
 import { notFound, Problem } from '../http/problem.ts';
+import { isDatabaseAway } from '../http/system-problem.ts';
 import { JobsService } from '../jobs/jobs.service.ts';
 import { ProofLinksService } from '../proof-links/proof-links.service.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
@@ -29,9 +37,15 @@ import { FilmMakerService } from './film-maker.service.ts';
 import { FILM_QUEUE, type FilmQueue } from './film-queue.ts';
 import { RunRows, type RunRow } from './run-rows.service.ts';
 
+/** Films of no run are looked for so often, ms. */
+const SWEEP_EVERY = 10 * 60_000;
+
 /** Has films made, and gives them. */
 @Injectable()
 export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
+  private readonly log = new Logger('Runs');
+  private sweeping: NodeJS.Timeout | undefined;
+
   constructor(
     @Inject(DATABASE) private readonly database: Database,
     @Inject(SETTINGS) private readonly settings: Settings,
@@ -45,9 +59,15 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
   async onApplicationBootstrap(): Promise<void> {
     await this.queue.begin();
     await this.sweep();
+    // Workers leave what they were at when a run is cancelled.
+    this.sweeping = setInterval(() => {
+      this.sweep().catch((error: unknown) => {
+        if (!isDatabaseAway(error)) this.log.error(logWords(error));
+      });
+    }, SWEEP_EVERY).unref();
   }
 
-  /** Throws away films that no run has: a server that was killed may leave some. */
+  /** Throws away films that no run has: a server that was killed may leave some, and workers of a run that was cancelled. */
   private async sweep(): Promise<void> {
     const folders = await readdir(this.settings.filmsFolder).catch(() => []);
     if (folders.length === 0) return;
@@ -61,6 +81,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
   }
 
   async onModuleDestroy(): Promise<void> {
+    clearInterval(this.sweeping);
     await this.queue.close();
   }
 

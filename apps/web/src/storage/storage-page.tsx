@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { Ask } from '../controls/ask.tsx';
 import { Button } from '../controls/button.tsx';
+import { isShared } from '../shell/is-shared.ts';
 import { TopBar } from '../shell/top-bar.tsx';
 import { sentenceOf, useCleanAwayMutation, useStorageQuery } from '../store/api.ts';
 import { bytesWords } from '../words/words.ts';
@@ -10,7 +11,21 @@ import { RuleRow } from './rule-row.tsx';
 import { STORED_WORDS } from './stored-words.ts';
 
 /** Tints of the bar, in the order of the rows. */
-const TINTS = ['#26231f', '#6d675c', '#9a9385', '#3f6f8f', '#8fb3c9', '#b4552d', '#e0a27e', '#cfc6b4'];
+const TINTS = [
+  '#26231f',
+  '#6d675c',
+  '#9a9385',
+  '#3f6f8f',
+  '#8fb3c9',
+  '#b4552d',
+  '#e0a27e',
+  '#cfc6b4',
+  '#7d8f6a',
+  '#b7c4a6',
+];
+
+/** Clients and people leave something where there are any. */
+const isThere = ({ id }: StoredView): boolean => isShared() || (id !== 'links' && id !== 'deeds');
 
 /** What takes up how much, how long it is kept, and how it goes. */
 export function StoragePage() {
@@ -47,7 +62,7 @@ export function StoragePage() {
                 </tr>
               </thead>
               <tbody>
-                {data.stored.map((stored, i) => (
+                {data.stored.filter(isThere).map((stored, i) => (
                   <Row key={stored.id} stored={stored} tint={TINTS[i]} />
                 ))}
               </tbody>

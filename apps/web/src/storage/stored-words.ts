@@ -64,4 +64,19 @@ export const STORED_WORDS: Record<StoredId, StoredWords> = {
     count: (n) => countWords(n, 'document'),
     clean: { rule: NONE, warns: 'The jobs themselves stay.' },
   },
+  links: {
+    name: 'Proof links',
+    says: 'With what clients said, by the day that they ended',
+    count: (n) => countWords(n, 'proof link'),
+    clean: {
+      rule: { by: 'days', days: 0 },
+      warns: 'Those that ended go, with their comments; what was approved stays with its films.',
+    },
+  },
+  deeds: {
+    name: 'Who did what',
+    says: 'The list on the page of people',
+    count: (n) => countWords(n, 'entry').replace('entrys', 'entries'),
+    clean: { rule: NONE, warns: 'Save the list first if it may be asked for.' },
+  },
 };

@@ -4,6 +4,7 @@ import { films } from './films.ts';
 import { away, history, onBoard } from './jobs.ts';
 import { older } from './older-documents.ts';
 import { proofPictures } from './pictures.ts';
+import { deeds, links } from './studio.ts';
 
 /** Everything that takes up room, in the order it is told. */
 export const STORED_KINDS: readonly StoredKind[] = [
@@ -15,4 +16,6 @@ export const STORED_KINDS: readonly StoredKind[] = [
   films,
   proofPictures,
   older,
+  links,
+  deeds,
 ] as readonly StoredKind[];
