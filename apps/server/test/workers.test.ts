@@ -81,7 +81,6 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true });
 });
 
-/** A job of a photograph in so many plates of one ink each, mm a side. */
 /** What workers said that they made, once it is so much or no more comes: a film is written down a moment before it is told. */
 async function saidOnceThereAre(count: number): Promise<string[]> {
   for (const end = Date.now() + 10_000; everything().length < count && Date.now() < end;) await pause(50);
@@ -89,6 +88,7 @@ async function saidOnceThereAre(count: number): Promise<string[]> {
   return everything();
 }
 
+/** A job of a photograph in so many plates of one ink each, mm a side. */
 async function jobOf(plates: number, side: number): Promise<JobView> {
   const noise = await sharp({
     create: {
