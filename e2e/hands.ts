@@ -20,7 +20,7 @@ export class Hands {
 
   async choose(label: string, value: string | { label: string }): Promise<void> {
     this.actions++;
-    await this.page.getByLabel(label).selectOption(value);
+    await this.page.getByLabel(label, { exact: true }).selectOption(value);
   }
 
   /** Types a value and takes it with Enter. */
