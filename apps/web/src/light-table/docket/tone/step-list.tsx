@@ -1,12 +1,5 @@
 import { stepKind, type ToneStep } from '@brachytone/core';
-import {
-  closestCenter,
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
+import { DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import {
   SortableContext,
   sortableKeyboardCoordinates,
@@ -15,6 +8,7 @@ import {
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { GripVertical } from 'lucide-react';
+import { closestTop } from './closest-top.ts';
 import { useEditOriginal, useTheOriginal } from '../../../store/use-original.ts';
 import { ResetButton } from '../group.tsx';
 import { Card } from '../card.tsx';
@@ -31,7 +25,7 @@ export function StepList({ ppi }: { ppi: number }) {
   return (
     <DndContext
       sensors={sensors}
-      collisionDetection={closestCenter}
+      collisionDetection={closestTop}
       onDragEnd={({ active, over }) => {
         if (!over || active.id === over.id) return;
         change('Order of tone steps', (draft) => {
