@@ -29,7 +29,7 @@ test('a dropped picture is seen in twelve treatments on the sheet that is asked 
           .evaluateAll(
             (all) => (all as HTMLImageElement[]).filter(({ naturalWidth }) => naturalWidth > 0).length,
           ),
-      { timeout: 20_000 },
+      { timeout: 60_000 },
     )
     .toBe(12);
   await page.getByLabel('Printed on').selectOption({ label: 'A5, filled' });

@@ -117,20 +117,20 @@ function OpenSeries({ job }: { job: JobView }) {
           </div>
         }
       >
-        <input
-          ref={chooser}
-          type="file"
-          hidden
-          multiple
-          accept={TAKEN}
-          aria-label="Choose pictures or a table"
-          onChange={(event) => {
-            void take([...(event.target.files ?? [])]);
-            event.target.value = '';
-          }}
-        />
-        {canChange && (
+        {canChange && series && (
           <>
+            <input
+              ref={chooser}
+              type="file"
+              hidden
+              multiple
+              accept={TAKEN}
+              aria-label="Choose pictures or a table"
+              onChange={(event) => {
+                void take([...(event.target.files ?? [])]);
+                event.target.value = '';
+              }}
+            />
             <Button disabled={busy !== undefined} onClick={() => chooser.current?.click()}>
               Add pictures or a table
             </Button>
