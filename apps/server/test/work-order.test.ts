@@ -3,7 +3,7 @@ import { WorkService, type WorkOptions } from '../src/work/work.service.ts';
 
 /** Work whose threads only say what they were given, and end when they are let. */
 function slowWork() {
-  const work = new WorkService(new MetricsService({ filmsFolder: '' } as never));
+  const work = new WorkService(new MetricsService({} as never));
   const begun: string[] = [];
   const ends = new Map<string, () => void>();
   Object.assign(work, {
