@@ -1,4 +1,4 @@
-import { pressCheck } from '@brachytone/core';
+import { pressCheck, type JobPress } from '@brachytone/core';
 import { sceneOf } from '@brachytone/files/write';
 import { SHIPPED_PRESSES } from '@brachytone/job';
 import type { Command } from 'commander';
@@ -23,8 +23,9 @@ export const addCheck = (program: Command): Command =>
     .option('--press <id>', `the press to check for: ${SHIPPED_PRESSES.map(({ id }) => id).join(', ')}`)
     .option('--json', 'as a JSON list')
     .action(async (path: string, wishes: Wishes) => {
+      const press = wishes.press === undefined ? undefined : pressNamed(wishes.press);
       const { document, originals } = await openJob(path, wishes.original);
-      const recipe = wishes.press === undefined ? document.recipe : onPress(document.recipe, wishes.press);
+      const recipe = press ? { ...document.recipe, press } : document.recipe;
       if (!recipe.press)
         throw new AskedWrongly('The job says no press. Name one with --press to have it checked.');
       const scene = sceneOf(recipe, await originals.materials(recipe));
@@ -41,12 +42,13 @@ export const addCheck = (program: Command): Command =>
       if (findings.some(({ severity }) => severity === 'fail')) process.exitCode = EXIT.failed;
     });
 
-function onPress<R extends { press: unknown }>(recipe: R, id: string): R {
+/** A press that ships, as a job has it. */
+function pressNamed(id: string): JobPress {
   const found = SHIPPED_PRESSES.find((one) => one.id === id);
   if (!found)
     throw new AskedWrongly(
       `There is no press “${id}”. Those that ship: ${SHIPPED_PRESSES.map((one) => one.id).join(', ')}.`,
     );
   const { id: _id, says: _says, ...press } = found;
-  return { ...recipe, press: { id, press, compensates: true } };
+  return { id, press, compensates: true };
 }

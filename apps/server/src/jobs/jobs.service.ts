@@ -89,6 +89,16 @@ export class JobsService {
     };
   }
 
+  /** A job's document alone, without its history. */
+  async document(id: string): Promise<JobDocument> {
+    const [row] = await this.database.queries
+      .select({ document: jobs.document })
+      .from(jobs)
+      .where(eq(jobs.id, id));
+    if (!row) throw notFound('job of this number');
+    return row.document;
+  }
+
   /** A new job from an original that was brought in under the given file name. */
   async start(
     picture: { sha256: string; name: string },

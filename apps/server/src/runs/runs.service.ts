@@ -100,7 +100,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
 
   /** Films for every member of a job's series, as both are now. */
   async startSeries(jobId: string): Promise<RunView> {
-    const { document } = await this.jobs.get(jobId);
+    const document = await this.jobs.document(jobId);
     const [row] = await this.database.queries.select().from(series).where(eq(series.jobId, jobId));
     if (!row || row.series.members.length === 0)
       throw new Problem(422, 'No members', 'The series has no members yet. Add pictures or a table first.');

@@ -22,10 +22,14 @@ export class SeriesService {
 
   /** The series of a job; an empty one where it has none. */
   async get(jobId: string): Promise<SeriesView> {
-    await this.jobs.get(jobId);
+    await this.jobs.document(jobId);
+    const { series, revision } = await this.kept(jobId);
+    return { series, revision, files: await this.files.named(picturesOf(series)) };
+  }
+
+  private async kept(jobId: string): Promise<{ series: Series; revision: number }> {
     const [row] = await this.database.queries.select().from(seriesTable).where(eq(seriesTable.jobId, jobId));
-    const series = row?.series ?? NEW_SERIES;
-    return { series, revision: row?.revision ?? 0, files: await this.files.named(picturesOf(series)) };
+    return { series: row?.series ?? NEW_SERIES, revision: row?.revision ?? 0 };
   }
 
   /**
@@ -34,7 +38,7 @@ export class SeriesService {
    * @throws Problem 409 when somebody saved in between
    */
   async save(jobId: string, revision: number, value: Series): Promise<SeriesView> {
-    await this.jobs.get(jobId);
+    await this.jobs.document(jobId);
     const missing = await this.files.missing(picturesOf(value));
     if (missing.length > 0)
       throw new Problem(
@@ -66,8 +70,8 @@ export class SeriesService {
 
   /** PNG of a member's proof; `longer` pixels on its longer side. */
   async seen(jobId: string, member: string, longer: number, gone?: AbortSignal): Promise<Uint8Array> {
-    const { document } = await this.jobs.get(jobId);
-    const { series } = await this.get(jobId);
+    const document = await this.jobs.document(jobId);
+    const { series } = await this.kept(jobId);
     const at = series.members.findIndex(({ id }) => id === member);
     if (at < 0) throw notFound('member of the series');
     const materials = await this.materials.of(

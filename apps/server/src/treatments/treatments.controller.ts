@@ -95,7 +95,7 @@ export class TreatmentsController {
             longer,
             gone,
           )
-        : await this.treatments.seenOnJob((await this.jobs.get(job)).document, id, longer, gone);
+        : await this.treatments.seenOnJob(await this.jobs.document(job), id, longer, gone);
     response.type('image/png').setHeader('Cache-Control', 'no-cache').send(Buffer.from(png));
   }
 

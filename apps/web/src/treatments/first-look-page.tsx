@@ -1,4 +1,4 @@
-import { SHEETS, sheetFor, sheetName } from '@brachytone/job';
+import { SHEETS, sheetFor } from '@brachytone/job';
 import { useEffect, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
@@ -117,7 +117,7 @@ function sheetOf(size: string, picture: Size, usual: Size): Size {
   const [kind, ...rest] = size.split(' ');
   if (kind === 'longest') return sheetFor(picture, 0, Number(rest[0]));
   const named = SHEETS.find((one) => one.name === rest.join(' '));
-  if (kind !== 'sheet' || !named || !sheetName(named.width, named.height)) return usual;
+  if (kind !== 'sheet' || !named) return usual;
   const { width, height } = named;
   return picture.width > picture.height ? { width: height, height: width } : { width, height };
 }

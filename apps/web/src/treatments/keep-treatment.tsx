@@ -1,4 +1,4 @@
-import { treatmentOf } from '@brachytone/job';
+import { OWN_LEVELS, treatmentOf } from '@brachytone/job';
 import { Popover } from 'radix-ui';
 import { useId, useState } from 'react';
 import { toast } from 'sonner';
@@ -37,7 +37,10 @@ function KeepFields({ done }: { done: () => void }) {
   const [name, setName] = useState(job?.document.name.slice(0, 60) ?? '');
   const [says, setSays] = useState('');
   const [sizes, setSizes] = useState<'kept' | 'sheet'>('kept');
-  const [ownLevels, setOwnLevels] = useState(false);
+  const [ownLevels, setOwnLevels] = useState(
+    job?.document.recipe.originals.some(({ tone }) => tone.steps.some(({ id }) => id === OWN_LEVELS)) ??
+      false,
+  );
   const [keep, { isLoading }] = useKeepTreatmentMutation();
   const ids = { name: useId(), says: useId() };
   if (!job) return null;

@@ -13,6 +13,7 @@ import { resetLettering } from '../lettering.ts';
 import { cropToSheet, placeWithin, WHOLE_CROP } from '../placing.ts';
 import { cutText } from '../text-schema.ts';
 import type { LaidWith } from '../treatments/lay-treatment.ts';
+import { OWN_LEVELS } from '../treatments/treatment.ts';
 import { sizedStep } from '../treatments/sized.ts';
 import type { Series, SeriesMember } from './series.ts';
 
@@ -116,8 +117,8 @@ function pictured(
       steps: [
         ...levelsOf(levels ?? ends),
         ...original.tone.steps
-          // Strokes of a hand are that picture's.
-          .filter(({ kind }) => !picture || kind !== 'brush')
+          // Strokes of a hand are that picture's, as are levels by its tones where this one has its own.
+          .filter(({ id, kind }) => !picture || (kind !== 'brush' && !(ends && id === OWN_LEVELS)))
           .map((step) => sizedStep(step, { mm: 1, px })),
       ],
     },

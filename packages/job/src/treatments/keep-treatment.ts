@@ -1,6 +1,6 @@
 import type { OriginalRecipe, Route } from '@brachytone/core';
 import type { JobDocument } from '../document.ts';
-import { standIn, TREATMENT_VERSION, type TreatedPicture, type Treatment } from './treatment.ts';
+import { OWN_LEVELS, standIn, TREATMENT_VERSION, type TreatedPicture, type Treatment } from './treatment.ts';
 
 /** Pixels per mm where a job has no picture. */
 const USUAL_PER_MM = 10;
@@ -37,7 +37,7 @@ export function treatmentOf(
       recipe: {
         ...recipe,
         stock,
-        originals: shown.map((one) => withoutFiles(one, files)),
+        originals: shown.map((one) => withoutFiles(one, files, ownLevels)),
         plates: recipe.plates.map(({ mask: _mask, regions: _regions, ...plate }) => ({
           ...plate,
           strokes: [],
@@ -63,7 +63,11 @@ function perMmOf(
   return USUAL_PER_MM;
 }
 
-function withoutFiles(original: OriginalRecipe, files: readonly string[]): OriginalRecipe {
+function withoutFiles(
+  original: OriginalRecipe,
+  files: readonly string[],
+  ownLevels: boolean,
+): OriginalRecipe {
   const { content, container, fade, route, tone } = original;
   return {
     ...original,
@@ -77,7 +81,10 @@ function withoutFiles(original: OriginalRecipe, files: readonly string[]): Origi
           : content.kind === 'lettering'
             ? { ...content, text: NAMES.lettering }
             : content,
-    tone: { ...tone, steps: tone.steps.filter(({ kind }) => kind !== 'brush') },
+    tone: {
+      ...tone,
+      steps: tone.steps.filter(({ id, kind }) => kind !== 'brush' && !(ownLevels && id === OWN_LEVELS)),
+    },
     container: container?.shape === 'path' ? null : container,
     fade: fade && { ...fade, strokes: [] },
     route: withoutChannels(route),

@@ -19,7 +19,7 @@ import { darkestInk } from '../job-like.ts';
 import { resetLettering } from '../lettering.ts';
 import { fillsSheet, printedArea } from '../placing.ts';
 import { sizedFade, sizedMix, sizedScreen, sizedStep, type Sizing } from './sized.ts';
-import type { TreatedPicture, Treatment } from './treatment.ts';
+import { OWN_LEVELS, type TreatedPicture, type Treatment } from './treatment.ts';
 
 /** What a treatment is laid with: what is known of the job's pictures, and the files that are at hand. */
 export interface LaidWith {
@@ -85,14 +85,15 @@ class Laying {
   /** The job's own originals as they are now, with what the treatment lays under and over them. */
   private inOrder(own: readonly OriginalRecipe[]): OriginalRecipe[] {
     const pictures = [...new Set(own.flatMap((one) => this.pictureOf(one) ?? []))];
-    const models = this.from.originals.filter(({ route }) => route.kind !== 'stock' || pictures.length > 0);
+    const models = this.from.originals;
     const standIns = [...new Set(models.flatMap((one) => this.pictureOf(one) ?? []))];
     const treated = own.map((one) => this.treated(one, own, pictures, standIns));
     const lowest = models.findIndex((one) => this.pictureOf(one) !== undefined);
     const under: OriginalRecipe[] = [];
     const over: OriginalRecipe[] = [];
     for (const [i, model] of models.entries()) {
-      const where = i < lowest ? under : over;
+      // What a treatment without a picture brings lies under all.
+      const where = lowest < 0 || i < lowest ? under : over;
       for (const brought of this.broughtBy(model, models, own, pictures, standIns))
         where.push({ ...brought, id: freeId(`${BROUGHT}original`, [...under, ...over]) });
     }
@@ -186,7 +187,7 @@ class Laying {
     const ends = this.materials.pictures.get(content.picture)?.ends;
     if (!ends) return [];
     return [
-      { id: 'own-levels', kind: 'levels', on: true, settings: { ...startOf(stepKind('levels')), ...ends } },
+      { id: OWN_LEVELS, kind: 'levels', on: true, settings: { ...startOf(stepKind('levels')), ...ends } },
     ];
   }
 

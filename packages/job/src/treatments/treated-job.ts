@@ -48,7 +48,8 @@ export function treatedJob(
   const { films, recipe } = treatment.job;
   const begun: JobDocument = {
     ...plain,
-    films,
+    // Seams are of the sheet that they were found on.
+    films: { ...films, panels: null },
     recipe: {
       ...plain.recipe,
       sheet: { ...plain.recipe.sheet, bleed: 0, resolution: recipe.sheet.resolution },

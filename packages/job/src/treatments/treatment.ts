@@ -70,6 +70,9 @@ export function readTreatment(value: unknown): Treatment {
   return { ...rest, job: readDocument(job) };
 }
 
+/** Id of the step that sets levels by a picture's own tones: it is that picture's, and made anew for another. */
+export const OWN_LEVELS = 'own-levels';
+
 /** What is known of a picture that a treatment is laid on. */
 export interface TreatedPicture extends Pick<Picture, 'width' | 'height'> {
   /** Tones between which nearly all of it lies, percent; missing where that was not looked at. */
