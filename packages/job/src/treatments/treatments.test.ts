@@ -171,6 +171,20 @@ describe('a job’s look, kept', () => {
     expect(radius(again) / radius(document)).toBeCloseTo(2, 2);
   });
 
+  it('sets levels once: those by a picture’s tones are made anew for the next', () => {
+    const { document } = treatedJob(shipped('newspaper'), wide, withPictures(wide));
+    const treatment = treatmentOf(document, { ...kept, ownLevels: true }, withPictures(wide).pictures);
+    const { document: again } = treatedJob(treatment, wide, withPictures(wide));
+    expect(stepsOf(again).filter(({ kind }) => kind === 'levels')).toHaveLength(1);
+  });
+
+  it('takes no seams along, which are of its own sheet', () => {
+    const { document } = treatedJob(shipped('stars'), wide, withPictures(wide));
+    const cut = { ...document, films: { ...document.films, panels: {} as never } };
+    const treatment = treatmentOf(cut, kept, withPictures(wide).pictures);
+    expect(treatedJob(treatment, wide, withPictures(wide)).document.films.panels).toBeNull();
+  });
+
   it('is refused where it is another program’s, newer, or not sound, in a sentence', () => {
     const { id: _id, suits: _suits, ...treatment } = shipped('stars');
     const broken = { ...treatment, job: { ...treatment.job, recipe: 5 } };
