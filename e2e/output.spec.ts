@@ -107,6 +107,22 @@ test('the print is saved as a picture without its stock', async ({ page }) => {
   expect([Math.max(width, height), channels]).toEqual([600, 4]);
 });
 
+test('a job is cut for a small printer, and the print leaves in its panels', async ({ page }) => {
+  await page.goto(`${server.url}/jobs/${await idOf('Moon over the reeds')}/films`);
+  await exact(page);
+  const save = page.getByRole('button', { name: 'Save the print in panels' });
+  await expect(save).toHaveCount(0);
+  await page.getByLabel('Printer’s paper').selectOption({ label: 'A4, upright' });
+  const begun = page.waitForEvent('download');
+  await save.click();
+  const download = await begun;
+  expect(download.suggestedFilename()).toBe('moon-over-the-reeds-panels.pdf');
+  const file = readFileSync(await download.path());
+  expect(file.subarray(0, 5).toString()).toBe('%PDF-');
+  // A page to put them together by, and two panels at least.
+  expect(file.toString('latin1').match(/\/Type \/Page\b/g)!.length).toBeGreaterThan(2);
+});
+
 test('a job is packed and opened again from the board; its ticket is a page', async ({ page }) => {
   await page.goto(`${server.url}/jobs/${await idOf('Low tide card')}/films`);
   const [ticket] = await Promise.all([

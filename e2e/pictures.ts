@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import sharp from 'sharp';
 
 /** A soft colour picture of given size, as PNG. */
@@ -17,23 +17,37 @@ export function softPicture(width = 640, height = 800): Promise<Buffer> {
     .toBuffer();
 }
 
-/** Drops a file on the page as a hand would. */
-export async function dropFile(page: Page, name: string, bytes: Buffer, type = 'image/png'): Promise<void> {
-  const transfer = await page.evaluateHandle(
-    ([base64, fileName, mime]) => {
-      const binary = atob(base64);
+export interface Dropped {
+  readonly name: string;
+  readonly bytes: Buffer;
+  readonly type?: string;
+}
+
+/** Files as the browser has them while they are dragged. */
+const dragged = (page: Page, files: readonly Dropped[]) =>
+  page.evaluateHandle(
+    (all) => {
       const data = new DataTransfer();
-      data.items.add(
-        new File([Uint8Array.from(binary, (letter) => letter.charCodeAt(0))], fileName, { type: mime }),
-      );
+      for (const { base64, name, type } of all) {
+        const bytes = Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0));
+        data.items.add(new File([bytes], name, { type }));
+      }
       return data;
     },
-    [bytes.toString('base64'), name, type] as const,
+    files.map(({ bytes, ...one }) => ({ type: 'image/png', ...one, base64: bytes.toString('base64') })),
   );
-  const board = page.getByRole('region', { name: 'Start a job' });
-  await board.dispatchEvent('dragover', { dataTransfer: transfer });
-  await board.dispatchEvent('drop', { dataTransfer: transfer });
+
+/** Drops files on a place of the page as a hand would; one that only shows while something is dragged appears first. */
+export async function dropFiles(page: Page, place: Locator, files: readonly Dropped[]): Promise<void> {
+  const dataTransfer = await dragged(page, files);
+  await page.locator('body').dispatchEvent('dragover', { dataTransfer });
+  await place.dispatchEvent('dragover', { dataTransfer });
+  await place.dispatchEvent('drop', { dataTransfer });
 }
+
+/** Drops a file on the board. */
+export const dropFile = (page: Page, name: string, bytes: Buffer, type = 'image/png'): Promise<void> =>
+  dropFiles(page, page.getByRole('region', { name: 'Start a job' }), [{ name, bytes, type }]);
 
 /** Begins a plain job where a picture that was brought in is first looked at. */
 export const startPlain = (page: Page) => page.getByRole('button', { name: 'Start plain' }).click();

@@ -1,10 +1,11 @@
 import { expect, test } from '@playwright/test';
 import type { JobView } from '@brachytone/job';
 import { strToU8, zipSync } from 'fflate';
-import { dropFile, exact, softPicture } from './pictures.ts';
+import { dropFile, dropFiles, exact, softPicture } from './pictures.ts';
 import { Server } from './server.ts';
 
 /** Ways of working: a first look, treatments, series, the handbook. */
+// Tests share these jobs: each changes only what no other one asks for.
 const server = new Server(4316, true);
 test.beforeAll(() => server.start());
 test.afterAll(() => server.stop());
@@ -89,15 +90,48 @@ test('a treatment is laid on a job in one step that is undone; a job’s look is
   await expect(page.getByText('No treatment of your own yet')).toBeVisible();
 });
 
+test('pictures dropped on an open job lie on its sheet, or are a series of it; on the board they are one at once', async ({
+  page,
+}) => {
+  const card = (await server.jobs()).find(({ document }) => document.name === 'Low tide card')!;
+  const before = card.document.recipe.originals.length;
+  const two = [
+    { name: 'ebb.png', bytes: await softPicture(300, 200) },
+    { name: 'flood.png', bytes: await softPicture(200, 300) },
+  ];
+  await page.goto(`${server.url}/jobs/${card.id}/screens`);
+  await exact(page);
+  await dropFiles(page, page.getByRole('region', { name: 'Lay all on this sheet' }), two);
+  await exact(page);
+  await expect.poll(async () => (await recipeOf(page.url())).originals.length).toBe(before + 2);
+  const [ebb, flood] = (await recipeOf(page.url())).originals.slice(-2);
+  expect([ebb.name, flood.name]).toEqual(['ebb.png', 'flood.png']);
+  // Beside one another.
+  expect(flood.placement.x).toBeGreaterThanOrEqual(ebb.placement.x + ebb.placement.width);
+
+  await dropFiles(page, page.getByRole('region', { name: 'Make this job 2 times' }), two);
+  await page.waitForURL('**/series');
+  const sheet = page.getByRole('list', { name: 'Contact sheet' }).getByRole('listitem');
+  await expect(sheet).toHaveCount(2);
+
+  await page.goto(server.url);
+  await dropFiles(page, page.getByRole('region', { name: 'Start a job' }), two);
+  await expect(page.getByText('the first of 2 pictures for a series')).toBeVisible();
+  await page
+    .getByRole('button', { name: /^Begin with/ })
+    .first()
+    .click();
+  await page.waitForURL('**/series');
+  await expect(sheet).toHaveCount(2);
+  // They are taken once.
+  await page.reload();
+  await expect(sheet).toHaveCount(2);
+});
+
 test('an archive of pictures with a table becomes a series, trimmed one by one, and its films', async ({
   page,
 }) => {
-  const single = (await server.jobs()).find(({ document: { recipe } }) => {
-    const [original] = recipe.originals;
-    return (
-      recipe.plates.length === 1 && original?.content.kind === 'picture' && original.content.line === null
-    );
-  })!;
+  const single = (await server.jobs()).find(({ document }) => document.name === 'Night walk badge')!;
   await page.goto(`${server.url}/jobs/${single.id}/screens`);
   await page.getByRole('link', { name: 'Series' }).click();
   const zip = zipSync({

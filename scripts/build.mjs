@@ -37,7 +37,7 @@ const SERVER = {
 /** The command line, built as the server is. */
 const COMMAND_LINE = {
   ...SERVER,
-  entryPoints: { brachytone: 'apps/cli/src/brachytone.ts' },
+  entryPoints: { brachytone: 'apps/cli/src/brachytone.ts', 'treat-worker': 'apps/cli/src/treat-worker.ts' },
   outdir: 'apps/cli/dist',
 };
 

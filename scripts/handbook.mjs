@@ -1,4 +1,4 @@
-/** Makes the pictures of the handbook: each treatment that ships, seen on a demo original that suits it. */
+/** Makes the pictures of the handbook: each treatment that ships, seen on a demo original that suits it, and a strip for each stage. */
 import { execFileSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -47,6 +47,11 @@ try {
       .toFile(join(out, `${id}.webp`));
     console.log(id);
   }
+  const tsx = join(ROOT, 'node_modules/tsx/dist/cli.mjs');
+  execFileSync(process.execPath, [tsx, join(ROOT, 'scripts/handbook-stages.ts'), CLI, folder, out], {
+    cwd: ROOT,
+    stdio: 'inherit',
+  });
 } finally {
   rmSync(folder, { recursive: true, force: true });
 }

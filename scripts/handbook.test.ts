@@ -32,6 +32,12 @@ describe('the handbook', () => {
     expect(looks.sort()).toEqual(SHIPPED_TREATMENTS.map(({ id }) => id).sort());
   });
 
+  it('has a picture on the page of every stage', () => {
+    for (const [path, text] of pages)
+      if (!path.includes('/') && path !== 'facts')
+        expect({ path, shows: text.includes(`](pictures/${path}.webp)`) }).toEqual({ path, shows: true });
+  });
+
   it('tells of every tone step, screen and route, on the page of its stage', () => {
     const on = (page: string) => headingsOf(pages.get(page)!);
     for (const { name } of STEP_KINDS) expect(on('tone')).toContain(name);

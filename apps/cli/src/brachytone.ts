@@ -1,6 +1,7 @@
 import { setCacheShare } from '@brachytone/core';
 import { Command, CommanderError } from 'commander';
 import sharp from 'sharp';
+import { addBackup, addRestore } from './commands/backup.ts';
 import { addCheck } from './commands/check.ts';
 import { addMake } from './commands/make.ts';
 import { addProof } from './commands/proof.ts';
@@ -24,7 +25,11 @@ const program = new Command('brachytone')
     `\nExit codes: ${EXIT.done} done; ${EXIT.failed} something could not be made, or fails the check; ${EXIT.asked} asked for what cannot be.`,
   )
   .showHelpAfterError('(brachytone --help says what there is)');
-for (const add of [addTreat, addTreatments, addMake, addProof, addCheck, addWatch, addServe]) add(program);
+const COMMANDS = [
+  ...[addTreat, addTreatments, addMake, addProof, addCheck, addWatch],
+  ...[addServe, addBackup, addRestore],
+];
+for (const add of COMMANDS) add(program);
 const strict = (command: Command): void => {
   command.exitOverride();
   command.commands.forEach(strict);

@@ -78,6 +78,16 @@ describe('films of the command line', () => {
           films.map(({ sha256 }) => sha256),
         );
       expect(sums(asked)).toEqual(sums(here));
+      // While it runs, all that it keeps goes into a file, and from there into another folder.
+      const kept = join(folder, 'kept.zip');
+      const backup = await cli(['backup', kept, '--port', '4297', '--data', data]);
+      expect({ code: backup.code, err: backup.err }).toEqual({ code: 0, err: '' });
+      const into = ['--data', join(folder, 'restored'), '--port', '4298'];
+      const restored = await cli(['restore', kept, ...into]);
+      expect(restored.out.toString()).toMatch(/Restored from .* and compared: 11 jobs/);
+      const again = await cli(['restore', kept, ...into]);
+      expect(again.code).toBe(1);
+      expect(again.err).toContain('There are 11 jobs here already');
     } finally {
       await server.end('SIGTERM');
       rmSync(data, { recursive: true, force: true });
@@ -124,12 +134,26 @@ describe('treating pictures', () => {
     const args = ['treat', '-', join(folder, 'a.png'), join(folder, 'a.png'), '--treatment', 'stars'];
     const { code, out } = await cli([...args, '--out', folder, '--sheet', '30x20', '--json'], bytes);
     expect(code).toBe(0);
-    const made = JSON.parse(out.toString()) as { films: { file: string }[] }[];
+    const made = JSON.parse(out.toString()) as { films: { file: string; sha256: string }[] }[];
+    const out2 = join(folder, 'alone');
     expect(made.flatMap(({ films }) => films.map(({ file }) => file))).toEqual([
       'picture-night-blue.tif',
       'a-night-blue.tif',
       'a-2-night-blue.tif',
     ]);
+    // Several are shared out to threads, one is made by itself: to the very bit the same.
+    const alone = await cli([
+      'treat',
+      join(folder, 'a.png'),
+      ...args.slice(4),
+      '--out',
+      out2,
+      '--sheet',
+      '30x20',
+      '--json',
+    ]);
+    const [{ films }] = JSON.parse(alone.out.toString()) as { films: { sha256: string }[] }[];
+    expect(films.map(({ sha256 }) => sha256)).toEqual(made[1].films.map(({ sha256 }) => sha256));
   });
 
   it.each([

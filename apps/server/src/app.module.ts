@@ -15,6 +15,8 @@ import { ProofsService } from './jobs/proofs.service.ts';
 import { PullsController } from './jobs/pulls.controller.ts';
 import { PullsService } from './jobs/pulls.service.ts';
 import { FilesController } from './files/files.controller.ts';
+import { FILM_STORE } from './film-store/film-store.ts';
+import { filmStoreOf } from './film-store/film-store-of.ts';
 import { FilesService } from './files/files.service.ts';
 import { ReadersService } from './readers/readers.service.ts';
 import { RunsController } from './runs/runs.controller.ts';
@@ -97,6 +99,7 @@ export class AppModule {
       providers: [
         { provide: DATABASE, useValue: database },
         { provide: SETTINGS, useValue: settings },
+        { provide: FILM_STORE, useFactory: () => filmStoreOf(settings) },
         BulletinService,
         PresenceService,
         SessionsService,

@@ -1,4 +1,5 @@
 import { join, resolve } from 'node:path';
+import type { Bucket } from './film-store/object-store.ts';
 
 /** What a server that people sign in to needs. */
 export interface StudioSettings {
@@ -32,8 +33,8 @@ export interface Settings {
    * `BRACHYTONE_FILMS`.
    */
   readonly withWorkers: boolean;
-  /** Folder of films; with workers one that all of them reach. `BRACHYTONE_FILMS`, else in the data folder. */
-  readonly filmsFolder: string;
+  /** Folder of films, or a bucket of an object store; with workers one that all of them reach. `BRACHYTONE_FILMS`, else in the data folder. */
+  readonly films: string | Bucket;
   /** `BRACHYTONE_LOG=json` for a line of JSON an entry and one for every request; words for people otherwise. */
   readonly log: 'words' | 'json';
 }
@@ -68,6 +69,15 @@ function studioOf(environment: NodeJS.ProcessEnv, host: string, port: number): S
 }
 
 /** @throws UnfitSettings */
+function filmsAt(place: string): string | Bucket {
+  if (!/^[a-z0-9]+:\/\//i.test(place)) return resolve(place);
+  const [, name, folder] = /^s3:\/\/([a-z0-9][a-z0-9.-]{1,61}[a-z0-9])(?:\/(.*?)\/?)?$/.exec(place) ?? [];
+  if (name === undefined)
+    throw new UnfitSettings('BRACHYTONE_FILMS is neither a folder nor a bucket such as s3://plates/films.');
+  return { name, prefix: folder ? `${folder}/` : '' };
+}
+
+/** @throws UnfitSettings */
 export function readSettings(environment: NodeJS.ProcessEnv = process.env): Settings {
   const host = environment.HOST ?? '127.0.0.1';
   const port = Number(environment.PORT ?? 4180);
@@ -76,14 +86,12 @@ export function readSettings(environment: NodeJS.ProcessEnv = process.env): Sett
   const withWorkers = environment.BRACHYTONE_WORKERS === 'on';
   if (withWorkers && (!environment.DATABASE_URL || !environment.BRACHYTONE_FILMS))
     throw new UnfitSettings(
-      'Workers need a PostgreSQL server that all of them reach (DATABASE_URL), and a folder for films that all of them reach (BRACHYTONE_FILMS).',
+      'Workers need a PostgreSQL server that all of them reach (DATABASE_URL), and a place for films that all of them reach: a folder, or a bucket as s3://name/folder (BRACHYTONE_FILMS).',
     );
   return {
     dataFolder,
     withWorkers,
-    filmsFolder: environment.BRACHYTONE_FILMS
-      ? resolve(environment.BRACHYTONE_FILMS)
-      : join(dataFolder, 'films'),
+    films: environment.BRACHYTONE_FILMS ? filmsAt(environment.BRACHYTONE_FILMS) : join(dataFolder, 'films'),
     host,
     hosts: [
       ...listOf(environment.BRACHYTONE_HOSTS),

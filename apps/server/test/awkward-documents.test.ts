@@ -1,8 +1,14 @@
 import { readDocument, VERSION } from '@brachytone/job';
 import { eq } from 'drizzle-orm';
+import sharp from 'sharp';
 import { jobs, olderDocuments, setAside } from '../src/database/schema.ts';
 import { upgradeDocuments } from '../src/database/upgrade-documents.ts';
-import { startJob, startServer, type Harness } from './harness.ts';
+import { binary, startJob, startServer, type Harness } from './harness.ts';
+
+const sizeOf = async (png: Buffer) => {
+  const { width, height } = await sharp(png).metadata();
+  return [width, height];
+};
 
 let server: Harness;
 beforeAll(async () => (server = await startServer()));
@@ -15,7 +21,8 @@ describe('a document that cannot be read when the server starts', () => {
     const { job: well } = await startJob(server, 'well.png');
     const { job: ill } = await startJob(server, 'ill.png');
     const { queries } = server.database;
-    const newer = { ...ill.document, version: VERSION + 1 };
+    // With something that this version has no word for.
+    const newer = { ...ill.document, version: VERSION + 1, varnish: { gloss: 0.8 } };
     await queries
       .update(jobs)
       .set({ document: newer as never })
@@ -30,6 +37,7 @@ describe('a document that cannot be read when the server starts', () => {
         from: 'jobs',
         name: 'ill',
         reason: expect.stringMatching(/saved by a newer Brachytone/),
+        canBeSeen: true,
       },
     ]);
     const { body: document, headers } = await server.http
@@ -37,6 +45,12 @@ describe('a document that cannot be read when the server starts', () => {
       .expect(200);
     expect(document).toEqual(newer);
     expect(headers['content-disposition']).toBe('attachment; filename=ill.json');
+    const { body: png } = await server.http
+      .get(`/api/set-aside/${aside[0].id}/proof.png?longer=120`)
+      .buffer(true)
+      .parse(binary)
+      .expect(200);
+    expect(Math.max(...(await sizeOf(png as Buffer)))).toBe(120);
     // Another start, of a program that knows the version.
     const [{ row }] = await queries.select().from(setAside);
     await queries.update(setAside).set({ row: { ...row, document: ill.document } });

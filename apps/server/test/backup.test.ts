@@ -7,13 +7,14 @@ import { buffer } from 'node:stream/consumers';
 import { writeBackup } from '../src/backup/write-backup.ts';
 import { restoreBackup, NotRestored } from '../src/backup/restore-backup.ts';
 import { openDatabase, type Database } from '../src/database/database.ts';
+import { FolderStore } from '../src/film-store/folder-store.ts';
 import { DemoService } from '../src/demo.service.ts';
 import { TypefacesService } from '../src/files/typefaces.service.ts';
 import { binary, jobsOf, startJob, startServer, type Harness } from './harness.ts';
 import { Postgres } from './postgres.ts';
 
 /** Where a server keeps what is not in its database. */
-const placeAt = (folder: string) => ({ dataFolder: folder, filmsFolder: join(folder, 'films') });
+const filmsAt = (folder: string) => new FolderStore(join(folder, 'films'));
 
 let server: Harness;
 let folder: string;
@@ -29,7 +30,7 @@ async function restored(path: string, database?: Database) {
   const into = mkdtempSync(join(tmpdir(), 'restored-'));
   const kept = database ?? (await openDatabase('memory'));
   try {
-    return { into, kept, said: await restoreBackup(path, kept, placeAt(into)) };
+    return { into, kept, said: await restoreBackup(path, kept, filmsAt(into)) };
   } catch (error) {
     await kept.close();
     rmSync(into, { recursive: true, force: true });
@@ -89,7 +90,7 @@ describe('a backup', () => {
       expect({ table, rows: is }).toEqual({ table, rows: was });
     }
     // What is there already is never written over.
-    await expect(restoreBackup(file, kept, placeAt(into))).rejects.toThrow(/already/);
+    await expect(restoreBackup(file, kept, filmsAt(into))).rejects.toThrow(/already/);
     await kept.close();
     rmSync(into, { recursive: true, force: true });
   });
@@ -144,7 +145,7 @@ describe('a backup', () => {
       readBytes: async (part) => (part.sha256 === original.sha256 ? undefined : database.readBytes(part)),
     };
     const path = join(folder, 'gone.zip');
-    writeFileSync(path, await buffer(await writeBackup(without, placeAt(server.folder))));
+    writeFileSync(path, await buffer(await writeBackup(without, filmsAt(server.folder), server.folder)));
     const { into, kept } = await restored(path);
     const ids = (await rowsOf(kept, 'SELECT id::text FROM jobs')).map((row) => (row as { id: string }).id);
     expect(ids).not.toContain(job.id);
@@ -165,7 +166,7 @@ describe('a backup', () => {
       writeFileSync(broken, bytes);
       const kept = await openDatabase('memory');
       const into = mkdtempSync(join(tmpdir(), 'restored-'));
-      const refusal = await restoreBackup(broken, kept, placeAt(into)).catch((error: unknown) => error);
+      const refusal = await restoreBackup(broken, kept, filmsAt(into)).catch((error: unknown) => error);
       expect(refusal).toBeInstanceOf(NotRestored);
       const { message } = refusal as Error;
       expect(message).toMatch(bytes === flipped ? /^“originals.* is not what it was/ : /no whole backup/);

@@ -32,7 +32,7 @@ export async function startServer(studio?: StudioSettings): Promise<Harness> {
     studio,
     log: 'words' as const,
     withWorkers: false,
-    filmsFolder: join(folder, 'films'),
+    films: join(folder, 'films'),
   };
   const app = await createApp(database, settings, true);
   await app.init();

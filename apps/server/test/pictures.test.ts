@@ -1,6 +1,6 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import type { JobView } from '@brachytone/job';
+import { newPanels, PAPERS, type JobView } from '@brachytone/job';
 import sharp from 'sharp';
 import { binary, startJob, startServer, type Harness } from './harness.ts';
 
@@ -57,4 +57,26 @@ it.each([
 ])('%s is refused with a sentence', async (_name, query, status, words) => {
   const { body } = await ask(query).expect(status);
   expect((body as { detail: string }).detail).toContain(words);
+});
+
+it('in panels it is a PDF as the job is cut, and is refused in a sentence where it is not', async () => {
+  const panels = (query: Record<string, unknown> = {}) =>
+    server.http.get(`/api/jobs/${job}/panels.pdf`).query(query);
+  const { body: refused } = await panels().expect(422);
+  expect(refused.detail).toMatch(/not cut into panels/);
+  await panels({ ppi: 5 }).expect(422);
+  const { document } = (await server.http.get(`/api/jobs/${job}`)).body as JobView;
+  const [paper] = PAPERS;
+  const cut = {
+    ...document,
+    films: { ...document.films, panels: newPanels(paper, document.recipe, document.films.panels) },
+  };
+  const { body: made } = await server.http.post('/api/jobs').send({ document: cut }).expect(201);
+  const { body, headers } = await server.http
+    .get(`/api/jobs/${made.id}/panels.pdf?ppi=60`)
+    .buffer(true)
+    .parse(binary)
+    .expect(200);
+  expect(headers['content-disposition']).toContain('reeds-panels.pdf');
+  expect((body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
 });

@@ -317,7 +317,7 @@ describe('runs', () => {
     await server.http.put('/api/storage/films/rule').send({ by: 'all' }).expect(200);
   });
 
-  it('tell where a film is not on the disk any more, and are made again', async () => {
+  it('tell where a film is not there any more, and are made again', async () => {
     const { id } = await jobOf({ width: 20, height: 20, bleed: 0, resolution: 300 });
     const run = await ended((await startRun(id)).id);
     const [{ file, sha256 }] = run.films;
@@ -325,7 +325,7 @@ describe('runs', () => {
     for (const path of [`films/${file}`, 'films.zip']) {
       const { body, headers } = await server.http.get(`/api/runs/${run.id}/${path}`).expect(410);
       expect(headers['content-type']).toContain('application/problem+json');
-      expect(body.detail).toMatch(/not on the disk any more/);
+      expect(body.detail).toMatch(/not there any more/);
     }
     const again = await ended(
       (await server.http.post(`/api/runs/${run.id}/again`).expect(201)).body.id as string,

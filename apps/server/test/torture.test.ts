@@ -1,6 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { studioAtWork } from '../torture/studio.ts';
 import { canFill, databaseRestarted, diskFull, killedAtWork } from '../torture/torture.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'torture-test-'));
@@ -30,3 +31,10 @@ it('with its database restarted, it loses nothing', async () => {
   expect(lost).toEqual([]);
   expect(answered.saves).toBeGreaterThan(0);
 }, 240_000);
+
+it('two servers and three workers, each killed in its turn, lose nothing and make nothing twice', async () => {
+  const { answered, lost } = await studioAtWork(folder, 4270, 2026, 6);
+  expect(lost).toEqual([]);
+  expect(answered.saves).toBeGreaterThan(0);
+  expect(answered.films).toBeGreaterThan(0);
+}, 400_000);

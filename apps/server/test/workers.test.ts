@@ -1,17 +1,15 @@
-import { spawn, type ChildProcess } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
-import { fileURLToPath } from 'node:url';
 import { newScreen } from '@brachytone/core';
 import type { JobView, RunView } from '@brachytone/job';
 import pg from 'pg';
 import sharp from 'sharp';
-import { SERVER_ENV } from '../../../scripts/steps.mjs';
 import { Postgres } from './postgres.ts';
 import { RealServer } from './real-server.ts';
+import { RealWorker } from './real-worker.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'workers-'));
 const postgres = new Postgres(4311);
@@ -23,49 +21,7 @@ const shared = {
 const servers = [4312, 4313].map((port) => new RealServer(port, join(folder, `server ${port}`), shared));
 const [one, two] = servers;
 
-/** A worker as a process of its own. */
-class Worker {
-  child: ChildProcess | undefined;
-  output = '';
-
-  constructor(private readonly name: string) {}
-
-  async start(): Promise<void> {
-    const child = spawn(
-      process.execPath,
-      [fileURLToPath(new URL('../dist/film-worker.js', import.meta.url))],
-      {
-        env: { ...SERVER_ENV, ...shared, BRACHYTONE_DATA: join(folder, this.name), BRACHYTONE_PLACES: '1' },
-        stdio: ['ignore', 'pipe', 'pipe'],
-      },
-    );
-    this.child = child;
-    await new Promise<void>((resolve, reject) => {
-      for (const stream of [child.stdout, child.stderr])
-        stream.on('data', (text: Buffer) => {
-          this.output += text.toString();
-          if (this.output.includes('makes films')) resolve();
-        });
-      child.on('exit', (code) => reject(new Error(`The worker ended with ${code}: ${this.output}`)));
-    });
-  }
-
-  async end(signal: NodeJS.Signals): Promise<void> {
-    const { child } = this;
-    this.child = undefined;
-    if (!child || child.exitCode !== null || child.signalCode !== null) return;
-    const gone = new Promise((resolve) => child.on('exit', resolve));
-    child.kill(signal);
-    await gone;
-  }
-
-  /** Films that it wrote down as made. */
-  get made(): readonly string[] {
-    return [...this.output.matchAll(/made film \d+ of [\w-]+/g)].map(([words]) => words);
-  }
-}
-
-const workers = ['a', 'b', 'c'].map((name) => new Worker(name));
+const workers = ['a', 'b', 'c'].map((name) => new RealWorker(join(folder, name), shared));
 const everything = () => workers.flatMap(({ made }) => made);
 
 beforeAll(async () => {
@@ -75,7 +31,7 @@ beforeAll(async () => {
   await Promise.all(workers.map((worker) => worker.start()));
 });
 afterAll(async () => {
-  for (const worker of workers) await worker.end('SIGKILL');
+  for (const worker of workers) await worker.end();
   for (const server of servers) await server.end();
   postgres.end();
   rmSync(folder, { recursive: true, force: true });

@@ -3,10 +3,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { mixedHours } from './mixed-hour.ts';
-import { databaseRestarted, diskFull, killedAtWork, type Tortured } from './torture.ts';
+import type { Tortured } from './at-work.ts';
+import { studioAtWork } from './studio.ts';
+import { databaseRestarted, diskFull, killedAtWork } from './torture.ts';
 
 /**
- * `npm run torture -- --seed N --cycles M --hours H`: power cuts, a full disk, a database that goes away; prints counts, and fails if anything answered was
+ * `npm run torture -- --seed N --cycles M --hours H`: power cuts, a full disk, a database that goes away, and the same for
+ * two servers with three workers; prints counts, and fails if anything answered was
  * lost. With hours, that many hours' mixed work too, and what memory they leave behind.
  */
 
@@ -34,6 +37,7 @@ if (cycles > 0) {
   told(await killedAtWork(folder, 4278, seed, cycles));
   told(await diskFull(folder, 4278, seed));
   told(await databaseRestarted(folder, 4276, seed, 3));
+  told(await studioAtWork(folder, 4270, seed, Math.ceil(cycles / 3)));
 }
 for (const { answered, failed, most, ends } of hours > 0
   ? await mixedHours(join(folder, 'hours'), 4278, seed, hours)

@@ -3,6 +3,7 @@ import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { Toaster } from 'sonner';
 import { GangPage } from './gang/gang-page.tsx';
 import { JobBoard } from './job-board/job-board.tsx';
+import { SetAsidePage } from './job-board/set-aside-page.tsx';
 import { LightTable } from './light-table/light-table.tsx';
 import { LicencesPage } from './licences/licences-page.tsx';
 import { CalibrationPage } from './press-room/calibration/calibration-page.tsx';
@@ -29,6 +30,7 @@ const router = createBrowserRouter([
   { path: '/jobs/:id', element: <Navigate to="screens" replace relative="path" /> },
   { path: '/jobs/:id/series', element: <SeriesPage /> },
   { path: '/jobs/:id/:stage', element: <LightTable /> },
+  { path: '/set-aside/:id', element: <SetAsidePage /> },
   { path: '/runs', element: <Runs /> },
   { path: '/storage', element: <StoragePage /> },
   { path: '/gang', element: <GangPage /> },

@@ -233,7 +233,14 @@ export { vectorSize, type VectorSize } from './film/vector-size.ts';
 // What is seen
 export { labsOf, coloursAt } from './proof/colours-at.ts';
 export { toneView, originalView, REACH, reachView } from './proof/contone.ts';
-export { picture, pictureSize, ppiOfPixels, type PictureSize, type PictureWish } from './proof/picture.ts';
+export {
+  picture,
+  pictureBands,
+  pictureSize,
+  ppiOfPixels,
+  type PictureSize,
+  type PictureWish,
+} from './proof/picture.ts';
 export { type ProofLook, PLAIN_LOOK, pressProof } from './proof/press-proof.ts';
 export type { PlatesView, SceneView, Shown, View, ViewRows } from './proof/plates-view.ts';
 export { proof } from './proof/proof.ts';

@@ -50,3 +50,17 @@ export function readDocument(
   if (result.error) throw new UnreadableDocument(`The job document is not right: ${result.error.message}`);
   return result.value;
 }
+
+/**
+ * A document of a newer version as far as this program knows what it says; undefined where that is not enough for a job. It is there to be looked at:
+ * saved, it would lose what this program does not know.
+ */
+export function readAsFarAsKnown(value: unknown): JobDocument | undefined {
+  const version = (value as { version?: unknown } | null)?.version;
+  if (typeof version !== 'number' || version <= VERSION) return undefined;
+  const result = jobSchema.validate(
+    { ...(value as object), version: VERSION },
+    { convert: false, stripUnknown: true },
+  );
+  return result.error ? undefined : result.value;
+}

@@ -105,6 +105,8 @@ export interface SetAsideView {
   readonly name: string;
   /** What is wrong, in a sentence. */
   readonly reason: string;
+  /** True where a newer version's document can be looked at, as far as it is known here. */
+  readonly canBeSeen: boolean;
 }
 
 /** A job with its undo history, of which `position` steps are done, and what is known of the files its document names. */

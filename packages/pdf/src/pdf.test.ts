@@ -1,11 +1,13 @@
-import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
   filmBits,
   filmLayout,
   hexToLab,
+  memorySink,
   newScreen,
   panelsOf,
+  pictureBands,
   plainPlate,
   plateCoverage,
   pressProof,
@@ -24,7 +26,7 @@ import { bitAt, countInk, cropBits } from '@brachytone/core/raster/bits.ts';
 import { greyPicture, sceneOf, testInk } from '@brachytone/core/testing.ts';
 import { readTypeface } from '@brachytone/typeface';
 import sharp from 'sharp';
-import { PDF_WRITERS } from './index.ts';
+import { panelPicture, PDF_WRITERS } from './index.ts';
 import { LABEL_FONT, testFolder, tool, write } from './testing.ts';
 
 const folder = testFolder();
@@ -264,19 +266,21 @@ describe('PDF of films', () => {
   });
 });
 
+// Half an inch of margin is whole film pixels.
+const PANELS: Panels = {
+  paper: { width: 76.2, height: 88.9 },
+  margin: 12.7,
+  overlap: 8,
+  ruler: 100,
+  across: [],
+  down: [],
+  whole: [],
+};
+
 describe('panels', () => {
   const scene = three({ resolution: 300 });
   const { layout, region } = whole(scene);
-  // Half an inch of margin is whole film pixels.
-  const panels: Panels = {
-    paper: { width: 76.2, height: 88.9 },
-    margin: 12.7,
-    overlap: 8,
-    ruler: 100,
-    across: [],
-    down: [],
-    whole: [],
-  };
+  const panels = PANELS;
   const parts = panelsOf(panels, layout);
 
   it('a page to put them together by, and a page a panel as large as the paper, whose bits are the film’s', async () => {
@@ -330,6 +334,69 @@ describe('panels', () => {
     )!;
     const [part] = panelsOf({ ...panels, ruler: 102 }, layout);
     expect(Number(first)).toBeCloseTo(((part.region.width * 72) / 300) * (100 / 102), 3);
+  });
+});
+
+describe('the print in panels', () => {
+  const scene = three({ resolution: 300 });
+  const layout = filmLayout(scene.recipe);
+  const panels = PANELS;
+  const parts = panelsOf(panels, layout);
+  const plates = scene.recipe.plates.map((_, i) => i);
+  const ppi = 100;
+
+  it('is a page a panel, each with its part of the whole picture, pixel for pixel', async () => {
+    const file = path('print-panels.pdf');
+    const sink = memorySink();
+    const given = {
+      scene,
+      plates,
+      panels,
+      ppi,
+      name: 'Low tide & high',
+      day: '2026-11-30',
+      labelFont: LABEL_FONT,
+      sink,
+    };
+    const shares = [...panelPicture(given)];
+    expect(shares.every((share, i) => share <= 1 && (i === 0 || share >= shares[i - 1]))).toBe(true);
+    writeFileSync(file, sink.bytes());
+    expectSound(file);
+    const pitch = layout.resolution / ppi;
+    const size = (length: number) => Math.floor(length / pitch);
+    const [columns, rows] = [size(layout.plate.width), size(layout.plate.height)];
+    // A little more at the sides, past which light that is shared out is not known.
+    const beside = 20;
+    const wide = columns + 2 * beside;
+    const view = { x: -beside * pitch, y: 0, width: wide * pitch, height: rows * pitch, columns: wide, rows };
+    const all = new Uint8ClampedArray(wide * rows * 4);
+    for (const { band, rgba } of pictureBands(scene, plates, view)) all.set(rgba, band.y * wide * 4);
+    const into = path('print');
+    tool('mkdir', '-p', into);
+    tool('pdfimages', '-png', file, join(into, 'p'));
+    const images = readdirSync(into).sort();
+    expect(images).toHaveLength(parts.length);
+    let seen = 0;
+    for (const [i, { region }] of parts.entries()) {
+      const { data, info } = await sharp(join(into, images[i]))
+        .removeAlpha()
+        .raw()
+        .toBuffer({ resolveWithObject: true });
+      const left = Math.max(0, Math.floor((region.x - layout.plate.x) / pitch));
+      const top = Math.max(0, Math.floor((region.y - layout.plate.y) / pitch));
+      let different = 0;
+      for (let y = 0; y < info.height; y++)
+        for (let x = 0; x < info.width; x++) {
+          const at = 4 * ((top + y) * wide + beside + left + x);
+          const to = 3 * (y * info.width + x);
+          if ([0, 1, 2].some((k) => Math.abs(all[at + k] - data[to + k]) > 1)) different++;
+        }
+      expect(different).toBe(0);
+      seen += info.width * info.height;
+    }
+    // Neighbours have their overlap in common.
+    expect(seen).toBeGreaterThan(columns * rows);
+    expect(tool('pdftotext', '-f', '2', '-l', '2', file, '-')).toContain('row 1 of');
   });
 });
 

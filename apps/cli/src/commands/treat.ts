@@ -1,44 +1,33 @@
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { mkdirSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { join, resolve } from 'node:path';
-import { proofPng, sceneOf } from '@brachytone/files/write';
 import { plainName } from '@brachytone/job';
 import type { Command } from 'commander';
 import { AskedServer } from '../asked-server.ts';
 import { AskedWrongly, EXIT, lineOf } from '../failure.ts';
-import {
-  FILM_OPTIONS,
-  PIXELS_OPTION,
-  SERVER_OPTIONS,
-  withWishes,
-  type FilmWishes,
-  type ServerWishes,
-} from '../film-options.ts';
-import { bytesOf, inputsOf, sheetNamed, treatmentNamed } from '../input.ts';
-import { makeFilms, type CliFilm } from '../make-films.ts';
-import { Originals } from '../originals.ts';
+import { FILM_OPTIONS, PIXELS_OPTION, SERVER_OPTIONS, type ServerWishes } from '../film-options.ts';
+import { bytesOf, inputsOf, sheetNamed, treatmentNamed, type Input } from '../input.ts';
+import { treatWorker } from '../paths.ts';
 import { progress } from '../progress.ts';
-import { treatPicture } from '../treat-picture.ts';
+import { treatOne, type OnePicture, type TreatedOne, type TreatWishes } from '../treat-one.ts';
+import type { TreatAnswer, TreatTask } from '../treat-worker.ts';
 
-interface Wishes extends FilmWishes, ServerWishes {
-  readonly treatment: string;
+interface Wishes extends TreatWishes, ServerWishes {
   readonly out: string;
-  readonly sheet?: string;
-  readonly proof?: boolean;
-  readonly pixels: number;
   readonly json?: boolean;
   readonly quiet?: boolean;
 }
 
-/** What became of a picture. */
-interface Treated {
+/** What became of a picture, and why if nothing did. */
+interface Treated extends TreatedOne {
   readonly picture: string;
-  readonly films: readonly CliFilm[];
-  readonly proof?: string;
-  /** What could not be done as the treatment says. */
-  readonly notes: readonly string[];
-  /** Why nothing could be made of it. */
   readonly problem?: string;
 }
+
+/** Threads that pictures are shared out to, at most: each holds a picture. */
+const MOST_THREADS = 4;
+/** How far all are is told so often, ms. */
+const TELLS_EVERY = 200;
 
 export function addTreat(program: Command): Command {
   const command = program
@@ -67,23 +56,15 @@ export function addTreat(program: Command): Command {
 async function treat(pictures: string[], wishes: Wishes): Promise<void> {
   const inputs = inputsOf(pictures);
   sheetNamed(wishes.sheet, false);
-  const treat = wishes.server === undefined ? treatHere(wishes) : treatThere(wishes.server, wishes);
+  const treat = wishes.server === undefined ? undefined : treatThere(wishes.server, wishes);
+  // A server may know treatments of its own.
+  if (!treat) treatmentNamed(wishes.treatment);
   const folder = resolve(wishes.out);
   mkdirSync(folder, { recursive: true });
   const bar = progress(!wishes.quiet && !wishes.json);
-  const all: Treated[] = [];
-  for (const [i, input] of inputs.entries()) {
-    const tell = (share: number) => bar.tell((i + share) / inputs.length, input.name);
-    tell(0);
-    try {
-      all.push({ picture: input.path, ...(await treat(bytesOf(input), input.name, folder, tell)) });
-    } catch (error) {
-      // What is asked wrongly of one is so of all.
-      if (error instanceof AskedWrongly) throw error;
-      all.push({ picture: input.path, films: [], notes: [], problem: lineOf(error) });
-    }
-  }
-  bar.end();
+  const told = (share: number, words: string) => bar.tell(share / inputs.length, words);
+  const making = treat ? oneByOne(inputs, folder, treat, told) : here(inputs, folder, wishes, told);
+  const all = await making.finally(() => bar.end());
   if (wishes.json) console.log(JSON.stringify(all, null, 1));
   for (const { picture, films, notes, problem } of all) {
     if (problem !== undefined) console.error(`${picture}: ${problem}`);
@@ -95,37 +76,102 @@ async function treat(pictures: string[], wishes: Wishes): Promise<void> {
   if (all.some(({ problem }) => problem !== undefined)) process.exitCode = EXIT.failed;
 }
 
-/** Makes the films of a picture into a folder. */
-type Treat = (
-  bytes: Uint8Array,
-  name: string,
-  folder: string,
-  tell: (share: number) => void,
-) => Promise<Omit<Treated, 'picture'>>;
+/** Makes the films of a picture. */
+type Treat = (picture: OnePicture, tell: (share: number) => void) => Promise<TreatedOne>;
 
-/** In this process. */
-function treatHere(wishes: Wishes): Treat {
-  const treatment = treatmentNamed(wishes.treatment);
-  const originals = new Originals();
-  const names = new Set<string>();
-  return async (bytes, name, folder, tell) => {
+const failedOf = (picture: string, problem: string): Treated => ({ picture, films: [], notes: [], problem });
+
+/** One picture after another. */
+async function oneByOne(
+  inputs: readonly Input[],
+  folder: string,
+  treat: Treat,
+  told: (share: number, words: string) => void,
+): Promise<Treated[]> {
+  const all: Treated[] = [];
+  const after = namesAfter(inputs);
+  for (const [i, input] of inputs.entries()) {
+    told(i, input.name);
     try {
-      const laid = await treatPicture(bytes, name, treatment, wishes.sheet, originals);
-      const asked = withWishes(laid.document, wishes);
-      const document = { ...asked, name: freeName(asked.name, names) };
-      const films = await makeFilms(document, originals, folder, tell);
-      let proof: string | undefined;
-      if (wishes.proof) {
-        proof = `${plainName(document.name) || 'picture'}-proof.png`;
-        const scene = sceneOf(document.recipe, await originals.materials(document.recipe));
-        writeFileSync(join(folder, proof), await proofPng(scene, wishes.pixels));
+      const picture = { bytes: bytesOf(input), name: input.name, after: after[i], folder };
+      all.push({ picture: input.path, ...(await treat(picture, (share) => told(i + share, input.name))) });
+    } catch (error) {
+      // What is asked wrongly of one is so of all.
+      if (error instanceof AskedWrongly) throw error;
+      all.push(failedOf(input.path, lineOf(error)));
+    }
+  }
+  return all;
+}
+
+/** In this process; several pictures in as many threads as there are cores. */
+async function here(
+  inputs: readonly Input[],
+  folder: string,
+  wishes: Wishes,
+  told: (share: number, words: string) => void,
+): Promise<Treated[]> {
+  const threads = Math.min(availableParallelism(), inputs.length, MOST_THREADS);
+  if (threads < 2) return oneByOne(inputs, folder, (picture, tell) => treatOne(picture, wishes, tell), told);
+  const { Piscina } = await import('piscina');
+  const pool = new Piscina<TreatTask, TreatAnswer>({ filename: treatWorker(), maxThreads: threads });
+  const shares = new Float32Array(new SharedArrayBuffer(4 * inputs.length));
+  const all: Treated[] = [];
+  const after = namesAfter(inputs);
+  let next = 0;
+  const telling = setInterval(
+    () =>
+      told(
+        shares.reduce((sum, share) => sum + share, 0),
+        inputs[Math.min(next, inputs.length) - 1]?.name ?? '',
+      ),
+    TELLS_EVERY,
+  );
+  /** A picture is read when a thread is free for it. */
+  const lane = async (): Promise<void> => {
+    for (let at = next++; at < inputs.length; at = next++) {
+      const { path, name } = inputs[at];
+      try {
+        const picture = { bytes: bytesOf(inputs[at]), name, after: after[at], folder };
+        const answer = await pool.run({ picture, wishes: plain(wishes), shares, at });
+        if ('asked' in answer) throw new AskedWrongly(answer.asked);
+        all[at] = 'problem' in answer ? failedOf(path, answer.problem) : { picture: path, ...answer };
+      } catch (error) {
+        if (error instanceof AskedWrongly) throw error;
+        all[at] = failedOf(path, lineOf(error));
       }
-      return { films, ...(proof ? { proof } : {}), notes: laid.says };
-    } finally {
-      originals.forget();
+      shares[at] = 1;
     }
   };
+  try {
+    await Promise.all(Array.from({ length: threads }, lane));
+  } finally {
+    clearInterval(telling);
+    await pool.destroy();
+  }
+  return all;
 }
+
+/** What a thread has to know of all that was asked for. */
+const plain = ({
+  treatment,
+  sheet,
+  proof,
+  pixels,
+  format,
+  dpi,
+  mirrored,
+  negative,
+}: Wishes): TreatWishes => ({
+  treatment,
+  pixels,
+  ...(sheet === undefined ? {} : { sheet }),
+  ...(proof === undefined ? {} : { proof }),
+  ...(format === undefined ? {} : { format }),
+  ...(dpi === undefined ? {} : { dpi }),
+  ...(mirrored === undefined ? {} : { mirrored }),
+  ...(negative === undefined ? {} : { negative }),
+});
 
 /** By a server, which keeps a job of each. */
 function treatThere(url: string, wishes: Wishes): Treat {
@@ -134,7 +180,7 @@ function treatThere(url: string, wishes: Wishes): Treat {
   );
   if (given) throw new AskedWrongly(`A server makes films as the treatment says: leave out --${given}.`);
   const server = new AskedServer(url, wishes.token);
-  return async (bytes, name, folder, tell) => ({
+  return async ({ bytes, name, folder }, tell) => ({
     films: await server.treat(
       bytes,
       name,
@@ -147,10 +193,14 @@ function treatThere(url: string, wishes: Wishes): Treat {
   });
 }
 
-/** A name that no picture before has: two of one name come from different folders. */
-function freeName(name: string, taken: Set<string>): string {
-  let free = name;
-  for (let number = 2; taken.has(plainName(free)); number++) free = `${name} ${number}`;
-  taken.add(plainName(free));
-  return free;
+/** What is put after each picture's name, so that all are others: two of one name come from different folders. */
+function namesAfter(inputs: readonly Input[]): string[] {
+  const taken = new Set<string>();
+  return inputs.map(({ name }) => {
+    const own = name.replace(/\.[a-z0-9]{2,5}$/i, '');
+    let after = '';
+    for (let number = 2; taken.has(plainName(own + after)); number++) after = ` ${number}`;
+    taken.add(plainName(own + after));
+    return after;
+  });
 }

@@ -16,7 +16,7 @@ import { Who, type Visitor } from '../studio/visitor.ts';
 import { ArchivesService } from './archives.service.ts';
 
 /** Largest archive that is opened. */
-const LARGEST = 2 ** 30;
+const LARGEST = 2 ** 32;
 
 @ApiTags('archives')
 @Controller('api')

@@ -1,4 +1,3 @@
-import { createReadStream } from 'node:fs';
 import { Readable } from 'node:stream';
 import {
   filesOf,
@@ -7,6 +6,7 @@ import {
   type JobDocument,
   type JobWithDocument,
   type RunFilm,
+  type Series,
 } from '@brachytone/job';
 import type { Ticket } from '@brachytone/pdf';
 import { Inject, Injectable } from '@nestjs/common';
@@ -15,8 +15,10 @@ import { Problem } from '../http/problem.ts';
 import { FilesService, madeFrom } from '../files/files.service.ts';
 import { JobsService } from '../jobs/jobs.service.ts';
 import { RunRows } from '../runs/run-rows.service.ts';
+import { addFilm } from '../runs/add-film.ts';
 import { RunsService } from '../runs/runs.service.ts';
 import { ProofLinksService } from '../proof-links/proof-links.service.ts';
+import { picturesOf, SeriesService } from '../series/series.service.ts';
 import { WorkService } from '../work/work.service.ts';
 import {
   MANIFEST,
@@ -33,8 +35,8 @@ import { readArchive } from '@brachytone/files/archive';
  *
  * @throws UnreadableDocument, or Problem
  */
-function checkWhole({ document, files, taken, painted, separated }: Manifest): void {
-  const wanted = filesOf(readDocument(document).recipe);
+function checkWhole({ document, files, taken, painted, separated, series }: Manifest): void {
+  const wanted = [...filesOf(readDocument(document).recipe), ...(series ? picturesOf(series) : [])];
   const there = new Set([
     ...[...files, ...taken, ...painted].map(({ sha256 }) => sha256),
     ...separated.flatMap(({ channels }) => channels),
@@ -54,6 +56,7 @@ export class ArchivesService {
   constructor(
     @Inject(JobsService) private readonly jobs: JobsService,
     @Inject(FilesService) private readonly files: FilesService,
+    @Inject(SeriesService) private readonly series: SeriesService,
     @Inject(RunsService) private readonly runs: RunsService,
     @Inject(RunRows) private readonly rows: RunRows,
     @Inject(WorkService) private readonly work: WorkService,
@@ -78,14 +81,27 @@ export class ArchivesService {
   /** A job as one ZIP: itself, its originals and typefaces as they were brought in, its films, its picture and its ticket. */
   async pack(id: string): Promise<{ stream: Readable; name: string }> {
     const { document } = await this.jobs.get(id);
-    const { files, taken, painted, separated } = await this.contents(document);
+    const { series } = await this.series.get(id);
+    const { files, taken, painted, separated } = await this.contents(document, series);
     const run = await this.rows.newestOf(id);
     const { pdf, ticket, picture } = await this.ticketFor(id, document, run?.films ?? []);
     const zip = new ZipFile();
     const mtime = new Date();
     const add = (name: string, bytes: Uint8Array) => zip.addBuffer(Buffer.from(bytes), name, { mtime });
     const json = (value: unknown) => new TextEncoder().encode(`${JSON.stringify(value, null, 1)}\n`);
-    add(MANIFEST, json(manifestOf({ document, files, taken, painted, separated })));
+    add(
+      MANIFEST,
+      json(
+        manifestOf({
+          document,
+          files,
+          taken,
+          painted,
+          separated,
+          series: series.members.length > 0 ? series : null,
+        }),
+      ),
+    );
     add('print.png', picture);
     add('ticket.pdf', pdf);
     add('ticket.json', json(ticket));
@@ -97,16 +113,13 @@ export class ArchivesService {
         );
       });
     if (run)
-      for (const { name, path } of (await this.runs.films(run.id)).files)
-        zip.addReadStreamLazy(`films/${name}`, { mtime, compress: false }, (give) =>
-          give(null, createReadStream(path)),
-        );
+      for (const film of (await this.runs.films(run.id)).files) addFilm(zip, `films/${film.name}`, film);
     zip.end();
     return { stream: zip.outputStream as Readable, name: `${plainName(document.name) || 'job'}.zip` };
   }
 
   /** What a document is made from, as it was brought in, and how the rest is made of that. */
-  private async contents({ recipe }: JobDocument) {
+  private async contents({ recipe }: JobDocument, series: Series) {
     const files = new Map<string, ArchivedFile>();
     const taken: TakenFile[] = [];
     const painted: PaintedFile[] = [];
@@ -114,7 +127,7 @@ export class ArchivesService {
       const { kind } = await this.files.get(sha256);
       files.set(sha256, { sha256, kind, path: `originals/${sha256}` });
     };
-    for (const { sha256 } of filesOf(recipe)) {
+    for (const { sha256 } of [...filesOf(recipe), ...picturesOf(series)]) {
       const { facts } = await this.files.get(sha256);
       // Channels are made of their file again.
       if (facts.format === 'channel') continue;
@@ -141,7 +154,9 @@ export class ArchivesService {
         await this.files.retake(from, intent, compensate);
       for (const { from, longest } of manifest.painted) await this.files.paint(from, longest);
       for (const { from } of manifest.separated) await this.files.channels(from);
-      return await this.jobs.create(manifest.document, by);
+      const job = await this.jobs.create(manifest.document, by);
+      if (manifest.series) await this.series.save(job.id, 0, manifest.series);
+      return job;
     } finally {
       archive.close();
     }

@@ -7,12 +7,14 @@ import { pipeline } from 'node:stream/promises';
 import { FolderInUse, lockFolder } from '../data-lock.ts';
 import { openDatabase, placeOf, type Database } from '../database/database.ts';
 import { DatabaseInUse } from '../database/hold-database.ts';
+import { filmStoreOf } from '../film-store/film-store-of.ts';
 import { readSettings } from '../settings.ts';
 import { FOLDER_KEY } from '../studio/sessions.service.ts';
 import { NotRestored, restoreBackup } from './restore-backup.ts';
 import { writeBackup } from './write-backup.ts';
 
 const settings = readSettings();
+const store = await filmStoreOf(settings);
 /** A file as it was named where the command was given. */
 const fileOf = (name: string): string => resolve(process.env.INIT_CWD ?? '.', name);
 
@@ -67,14 +69,12 @@ async function keep(bytes: Readable, file: string): Promise<void> {
 async function backup(file: string): Promise<void> {
   const running = await fromServer();
   if (running) await keep(running, file);
-  else await opened(async (database) => keep(await writeBackup(database, settings), file));
+  else await opened(async (database) => keep(await writeBackup(database, store, settings.dataFolder), file));
   console.log(`All that is kept is in ${file}.`);
 }
 
 async function restore(file: string): Promise<void> {
-  const { made, jobs, originals, films } = await opened((database) =>
-    restoreBackup(file, database, settings),
-  );
+  const { made, jobs, originals, films } = await opened((database) => restoreBackup(file, database, store));
   console.log(
     `Restored from ${made.slice(0, 16).replace('T', ' ')} UTC, and compared: ${jobs} jobs, ${originals} originals, ${films} films are what the backup holds.`,
   );

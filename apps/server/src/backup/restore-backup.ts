@@ -1,16 +1,12 @@
 import { createHash } from 'node:crypto';
-import { createReadStream, createWriteStream } from 'node:fs';
-import { mkdir } from 'node:fs/promises';
-import { dirname, join } from 'node:path';
 import { createInterface } from 'node:readline';
 import type { Readable } from 'node:stream';
-import { pipeline } from 'node:stream/promises';
 import { filesOf, readDocument } from '@brachytone/job';
 import yauzl, { type Entry, type ZipFile } from 'yauzl';
 import type { BytesRow, Database } from '../database/database.ts';
 import { originals } from '../database/schema.ts';
 import { backupSchema, MANIFEST, type BackupManifest } from './manifest.ts';
-import type { Settings } from '../settings.ts';
+import type { FilmStore } from '../film-store/film-store.ts';
 import { plainJson, rowOf, TABLES, type Row } from './tables.ts';
 import { countOf, pagesOf } from './pages-of.ts';
 
@@ -38,11 +34,7 @@ const PLACE =
  * @param database with nothing in it
  * @throws NotRestored with a sentence that says what is wrong
  */
-export async function restoreBackup(
-  path: string,
-  database: Database,
-  settings: Pick<Settings, 'dataFolder' | 'filmsFolder'>,
-): Promise<Restored> {
+export async function restoreBackup(path: string, database: Database, films: FilmStore): Promise<Restored> {
   for (const name of ['jobs', 'originals', 'runs']) {
     const count = await countOf(database, name);
     if (count > 0)
@@ -72,13 +64,13 @@ export async function restoreBackup(
         throw new NotRestored(`“${place}” is not what it was when the backup was made. Nothing was changed.`);
     }
     await keepRows(zip, entries, manifest, database);
-    const films = await keepFiles(zip, entries, manifest, database, settings.filmsFolder);
+    const kept = await keepFiles(zip, entries, manifest, database, films);
     await compare(zip, entries, manifest, database);
     return {
       made: manifest.made,
       jobs: await countOf(database, 'jobs'),
       originals: await countOf(database, 'originals'),
-      films,
+      films: kept,
     };
   } finally {
     zip.close();
@@ -196,7 +188,7 @@ async function keepFiles(
   entries: ReadonlyMap<string, Entry>,
   manifest: BackupManifest,
   database: Database,
-  filmsFolder: string,
+  store: FilmStore,
 ): Promise<number> {
   const gone = new Set(manifest.gone);
   let waiting: BytesRow[] = [];
@@ -215,12 +207,11 @@ async function keepFiles(
       const bytes = await bytesIn(await zip.openReadStreamPromise(entry), MOST_OF_PART);
       waiting.push({ sha256, kind: kind as BytesRow['kind'], part: Number(part), bytes });
     } else if (run && film && entry.uncompressedSize > 0) {
-      const to = join(filmsFolder, run, film);
-      await mkdir(dirname(to), { recursive: true });
-      await pipeline(await zip.openReadStreamPromise(entry), createWriteStream(to));
-      if ((await sumOf(createReadStream(to))) !== manifest.entries[place])
+      await store.write(run, film, await zip.openReadStreamPromise(entry));
+      const written = await store.read(run, film);
+      if (!written || (await sumOf(written)) !== manifest.entries[place])
         throw new NotRestored(
-          `The film “${film}” is not what the backup holds: the disk does not keep what is written.`,
+          `The film “${film}” is not what the backup holds: its place does not keep what is written.`,
         );
       films++;
     }

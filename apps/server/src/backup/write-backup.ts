@@ -1,7 +1,7 @@
 import { createHash, randomUUID, type Hash } from 'node:crypto';
 import { once } from 'node:events';
 import { createReadStream, createWriteStream } from 'node:fs';
-import { mkdir, readdir, rm } from 'node:fs/promises';
+import { mkdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Readable, Transform } from 'node:stream';
 import { finished } from 'node:stream/promises';
@@ -10,7 +10,7 @@ import type { Database } from '../database/database.ts';
 import { originalBytes } from '../database/schema.ts';
 import { pagesOf } from './pages-of.ts';
 import { MANIFEST, type BackupManifest } from './manifest.ts';
-import type { Settings } from '../settings.ts';
+import type { FilmStore } from '../film-store/film-store.ts';
 import { plainJson, TABLES } from './tables.ts';
 
 interface Part {
@@ -54,11 +54,13 @@ async function snapshotOf(database: Database, folder: string): Promise<Snapshot>
  * All that a Brachytone keeps, as a ZIP file, while people go on working: tables as they were at one moment, originals, films.
  * What is deleted while it is made may be missing in it.
  *
+ * @param films      of all runs
  * @param dataFolder in which tables are put by for a while
  */
 export async function writeBackup(
   database: Database,
-  { dataFolder, filmsFolder }: Pick<Settings, 'dataFolder' | 'filmsFolder'>,
+  films: FilmStore,
+  dataFolder: string,
 ): Promise<Readable> {
   const snapshot = await snapshotOf(database, join(dataFolder, 'incoming', `backup-${randomUUID()}`));
   const zip = new ZipFile();
@@ -92,13 +94,9 @@ export async function writeBackup(
       ),
     );
   }
-  for (const run of await readdir(filmsFolder).catch(() => [] as string[])) {
-    for (const file of await readdir(join(filmsFolder, run)).catch(() => [] as string[])) {
-      // Films that are being made have another name until they are whole.
-      if (!file.endsWith('.part'))
-        add(`films/${run}/${file}`, false, () => fileOrNothing(join(filmsFolder, run, file)));
-    }
-  }
+  for (const run of await films.runs())
+    for (const file of await films.files(run))
+      add(`films/${run}/${file}`, false, () => filmOrNothing(films, run, file));
   zip.addReadStreamLazy(MANIFEST, {}, (take) => {
     const manifest: BackupManifest = {
       format: 'brachytone-backup',
@@ -118,14 +116,11 @@ export async function writeBackup(
   return out;
 }
 
-/** A file's bytes; none where it was deleted in the meantime. */
-const fileOrNothing = (path: string): Readable =>
+/** A film's bytes; none where it was deleted in the meantime. */
+const filmOrNothing = (films: FilmStore, run: string, file: string): Readable =>
   Readable.from(
     (async function* () {
-      try {
-        for await (const bytes of createReadStream(path)) yield bytes as Buffer;
-      } catch (error) {
-        if ((error as NodeJS.ErrnoException).code !== 'ENOENT') throw error;
-      }
+      const bytes = await films.read(run, file);
+      if (bytes) yield* bytes as AsyncIterable<Buffer>;
     })(),
   );

@@ -1,5 +1,7 @@
 import { Module, type DynamicModule } from '@nestjs/common';
 import { DATABASE, type Database } from '../database/database.ts';
+import { FILM_STORE } from '../film-store/film-store.ts';
+import { filmStoreOf } from '../film-store/film-store-of.ts';
 import { FilesService } from '../files/files.service.ts';
 import { TypefacesService } from '../files/typefaces.service.ts';
 import { BulletinService } from '../live/bulletin.service.ts';
@@ -24,6 +26,7 @@ export class FilmWorkerModule {
       providers: [
         { provide: DATABASE, useValue: database },
         { provide: SETTINGS, useValue: settings },
+        { provide: FILM_STORE, useFactory: () => filmStoreOf(settings) },
         MetricsService,
         WorkService,
         ReadersService,

@@ -115,6 +115,11 @@ export const pictureQuery = Joi.object<PictureRequest>({
   plate: Joi.string().pattern(/^[a-z0-9-]{1,40}$/),
 });
 
+/** Pixels per inch of a print in panels. */
+export const panelsQuery = Joi.object<{ ppi: number }>({
+  ppi: Joi.number().min(36).max(600).default(200),
+});
+
 export const proofQuery = Joi.object<{ longer: number }>({
   longer: Joi.number().integer().min(32).max(2400).default(448),
 }).unknown();

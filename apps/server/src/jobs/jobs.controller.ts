@@ -26,6 +26,7 @@ import { Who, type Visitor } from '../studio/visitor.ts';
 import {
   id,
   jobsQuery,
+  panelsQuery,
   pictureQuery,
   proofQuery,
   putAwayBody,
@@ -50,6 +51,13 @@ const pressId = Joi.string()
 const cutOutQuery = Joi.object<{ resolution: number }>({
   resolution: Joi.number().min(36).max(2400).default(300),
 }).unknown();
+
+/** A file that was made for whoever asked, and is thrown away then. */
+function onceOnly(path: string, type: string, name: string): StreamableFile {
+  const stream = createReadStream(path);
+  stream.on('close', () => void rm(path, { force: true }));
+  return new StreamableFile(stream, { type, disposition: `attachment; filename="${name}"` });
+}
 
 @ApiTags('jobs')
 @Controller('api/jobs')
@@ -139,14 +147,20 @@ export class JobsController {
     @Query(new Checked(pictureQuery)) request: PictureRequest,
   ): Promise<StreamableFile> {
     const { path, name } = await this.proofs.saved(job, request);
-    const stream = createReadStream(path);
-    // It is made once, for whoever asked.
-    stream.on('close', () => void rm(path, { force: true }));
     const type = PICTURE_FORMATS.find((one) => one.id === request.format)?.mediaType;
-    return new StreamableFile(stream, {
-      type: type ?? 'application/octet-stream',
-      disposition: `attachment; filename="${name}"`,
-    });
+    return onceOnly(path, type ?? 'application/octet-stream', name);
+  }
+
+  @Get(':id/panels.pdf')
+  @ApiOperation({
+    summary: 'The job’s print in its colours, in panels for a printer that is too small for it',
+  })
+  async panels(
+    @Param('id', new Checked(id)) job: string,
+    @Query(new Checked(panelsQuery)) { ppi }: { ppi: number },
+  ): Promise<StreamableFile> {
+    const { path, name } = await this.proofs.panels(job, ppi);
+    return onceOnly(path, 'application/pdf', name);
   }
 
   @Get(':id/originals/:original/colour-dots.svg')

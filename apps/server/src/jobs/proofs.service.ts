@@ -1,7 +1,15 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { mkdir, readFile, rename, rm, utimes, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
-import { MM_PER_INCH, pictureSize, present, type OriginalRecipe, type Recipe } from '@brachytone/core';
+import {
+  filmLayout,
+  MM_PER_INCH,
+  pictureSize,
+  present,
+  stripsOf,
+  type OriginalRecipe,
+  type Recipe,
+} from '@brachytone/core';
 import { filesOf, PICTURE_FORMATS, plainName, type JobDocument, type PictureRequest } from '@brachytone/job';
 import { Inject, Injectable, Logger } from '@nestjs/common';
 import { notFound, Problem } from '../http/problem.ts';
@@ -177,18 +185,49 @@ export class ProofsService {
     const shown =
       request.plate === undefined ? undefined : recipe.plates.find((one) => one.id === request.plate);
     if (request.plate !== undefined && !shown) throw notFound('plate of this name in the job');
-    const folder = join(this.settings.dataFolder, 'proofs');
-    await mkdir(folder, { recursive: true });
-    const path = join(folder, `${randomUUID()}.${format.ending}`);
     const materials = await this.originals.materials(recipe);
     const ink = shown && recipe.inks.find((one) => one.id === shown.ink)?.name;
+    const path = await this.made(format.ending, (path) =>
+      this.work.run('picture', { recipe, materials, picture: request, title: name, path }),
+    );
+    return { path, name: `${plainName([name, ink].filter(Boolean).join(' ')) || 'print'}.${format.ending}` };
+  }
+
+  /**
+   * A job's print in its panels as a PDF in a file of its own, with a name for it; the file is the caller's, to be thrown away.
+   *
+   * @param ppi pixels per inch of the print
+   * @throws Problem 422 where the job is not cut into panels
+   */
+  async panels(id: string, ppi: number): Promise<{ path: string; name: string }> {
+    const document = await this.jobs.document(id);
+    const { recipe, films } = document;
+    if (!films.panels || !stripsOf(films.panels, filmLayout(recipe)))
+      throw new Problem(
+        422,
+        'Not in panels',
+        'This job is not cut into panels, or its paper is too small for them. Choose the printer’s paper under Panels first.',
+      );
+    const materials = await this.originals.materials(recipe);
+    const day = new Date().toISOString().slice(0, 10);
+    const path = await this.made('pdf', (path) =>
+      this.work.run('panelPicture', { document, materials, ppi, day, path }),
+    );
+    return { path, name: `${plainName(document.name) || 'print'}-panels.pdf` };
+  }
+
+  /** A file of its own that something is written into; nothing is left of one that cannot be made. */
+  private async made(ending: string, write: (path: string) => Promise<unknown>): Promise<string> {
+    const folder = join(this.settings.dataFolder, 'proofs');
+    await mkdir(folder, { recursive: true });
+    const path = join(folder, `${randomUUID()}.${ending}`);
     try {
-      await this.work.run('picture', { recipe, materials, picture: request, title: name, path });
+      await write(path);
     } catch (error) {
       await rm(path, { force: true });
       throw error;
     }
-    return { path, name: `${plainName([name, ink].filter(Boolean).join(' ')) || 'print'}.${format.ending}` };
+    return path;
   }
 
   /**

@@ -1,10 +1,9 @@
-import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { MessageChannel } from 'node:worker_threads';
 import { Inject, Injectable } from '@nestjs/common';
 import { memberDocument, onGang, type JobDocument } from '@brachytone/job';
 import { FilesService } from '../files/files.service.ts';
-import { SETTINGS, type Settings } from '../settings.ts';
+import { FILM_STORE, type FilmStore } from '../film-store/film-store.ts';
 import type { MadeFilm, SharedMaterials } from '@brachytone/files/write';
 import type { FilmNews } from '../work/tasks.ts';
 import { LaidMaterials } from '../treatments/laid-materials.service.ts';
@@ -17,20 +16,15 @@ export interface MakingOptions {
   readonly news: (at: number, news: number | MadeFilm) => void;
 }
 
-/** Makes films of runs into their folder. */
+/** Makes films of runs, and puts them where everybody finds them. */
 @Injectable()
 export class FilmMakerService {
   constructor(
-    @Inject(SETTINGS) private readonly settings: Settings,
+    @Inject(FILM_STORE) private readonly store: FilmStore,
     @Inject(FilesService) private readonly files: FilesService,
     @Inject(WorkService) private readonly work: WorkService,
     @Inject(LaidMaterials) private readonly laid: LaidMaterials,
   ) {}
-
-  /** Where the films of a run are. */
-  folder(id: string): string {
-    return join(this.settings.filmsFolder, id);
-  }
 
   /**
    * The job whose films some are: of a series that of their member.
@@ -80,15 +74,31 @@ export class FilmMakerService {
   ): Promise<readonly MadeFilm[]> {
     const { id, films, gang, approvals } = row;
     const intent = await this.files.pressProfile(document.recipe);
-    await mkdir(this.folder(id), { recursive: true });
+    const folder = await this.store.making(id);
     const { port1, port2 } = new MessageChannel();
+    /** Films that are whole, by their places, on their way to where everybody finds them: they are told of once they are there. */
+    const putting = new Map<number, Promise<void>>();
+    const put = (at: number, film: MadeFilm): Promise<void> => {
+      const known = putting.get(at);
+      if (known) return known;
+      // A plate that carries nothing leaves no file.
+      const there = film.bytes > 0 ? this.store.put(id, films[at].file) : Promise.resolve();
+      const begun = there.then(() => {
+        if (!signal.aborted) news(at, film);
+      });
+      // Whoever waits for all of them is told if one fails.
+      begun.catch(() => undefined);
+      putting.set(at, begun);
+      return begun;
+    };
     port1.on('message', ([i, told]: FilmNews) => {
-      if (!signal.aborted) news(places[i], told);
+      if (typeof told !== 'number') void put(places[i], told);
+      else if (!signal.aborted) news(places[i], told);
     });
     const day = row.created.toISOString().slice(0, 10);
-    const path = (at: number) => join(this.folder(id), films[at].file);
+    const path = (at: number) => join(folder, films[at].file);
     const options = { signal, transfer: [port2], news: port1, isPatient: true };
-    return gang
+    const made = await (gang
       ? this.work.run(
           'gangFilms',
           {
@@ -114,6 +124,8 @@ export class FilmMakerService {
             port: port2,
           },
           options,
-        );
+        ));
+    await Promise.all(made.map((film, i) => put(places[i], film)));
+    return made;
   }
 }

@@ -1,4 +1,3 @@
-import { rm } from 'node:fs/promises';
 import { setTimeout as pause } from 'node:timers/promises';
 import { Inject, Injectable, Logger } from '@nestjs/common';
 import type { SharedMaterials } from '@brachytone/files/write';
@@ -6,6 +5,7 @@ import type { JobDocument, RunFilm } from '@brachytone/job';
 import { and, eq, gte, sql } from 'drizzle-orm';
 import { DATABASE, type Database } from '../database/database.ts';
 import { runs } from '../database/schema.ts';
+import { FILM_STORE, type FilmStore } from '../film-store/film-store.ts';
 import { logWords } from '../http/log-words.ts';
 import { Problem } from '../http/problem.ts';
 import { isDatabaseAway } from '../http/system-problem.ts';
@@ -54,6 +54,7 @@ export class OwnQueueService implements FilmQueue {
     @Inject(DATABASE) private readonly database: Database,
     @Inject(RunRows) private readonly rows: RunRows,
     @Inject(FilmMakerService) private readonly maker: FilmMakerService,
+    @Inject(FILM_STORE) private readonly store: FilmStore,
     @Inject(AfterRunService) private readonly after: AfterRunService,
   ) {}
 
@@ -179,7 +180,7 @@ export class OwnQueueService implements FilmQueue {
       // A server that goes away leaves what is whole, and goes on from there.
       if (this.closing) return;
       if (isDatabaseAway(error)) throw error;
-      await rm(this.maker.folder(id), { recursive: true, force: true });
+      await this.store.drop(id);
       if (abort.signal.aborted) return;
       if (!(error instanceof Problem)) this.log.error(logWords(error));
       await this.rows.end(id, 'failed', problemOf(error));

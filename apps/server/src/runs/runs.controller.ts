@@ -1,5 +1,4 @@
 import { extname } from 'node:path';
-import { createReadStream } from 'node:fs';
 import type { Readable } from 'node:stream';
 import {
   Body,
@@ -26,6 +25,7 @@ import { ZipFile } from 'yazl';
 import { SessionsService } from '../studio/sessions.service.ts';
 import { Who, type Visitor } from '../studio/visitor.ts';
 import { RunRows } from './run-rows.service.ts';
+import { addFilm } from './add-film.ts';
 import { RunsService } from './runs.service.ts';
 
 const film = Joi.number().min(50).max(5000).required();
@@ -136,7 +136,7 @@ export class RunsController {
   async zip(@Param('id', new Checked(id)) run: string): Promise<StreamableFile> {
     const { name, files } = await this.runs.films(run);
     const zip = new ZipFile();
-    for (const { name: file, path, made } of files) zip.addFile(path, file, { compress: false, mtime: made });
+    for (const film of files) addFilm(zip, film.name, film);
     zip.end();
     return new StreamableFile(zip.outputStream as Readable, {
       type: 'application/zip',
@@ -150,8 +150,7 @@ export class RunsController {
     @Param('id', new Checked(id)) run: string,
     @Param('name', new Checked(fileName)) name: string,
   ): Promise<StreamableFile> {
-    const path = await this.runs.film(run, name);
-    return new StreamableFile(createReadStream(path), {
+    return new StreamableFile(await this.runs.film(run, name), {
       type: MEDIA_TYPES.get(extname(name).slice(1)) ?? 'application/octet-stream',
       disposition: `attachment; filename="${name}"`,
     });

@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { access, readdir, rm } from 'node:fs/promises';
-import { join } from 'node:path';
+import type { Readable } from 'node:stream';
 import {
   Inject,
   Injectable,
@@ -27,18 +26,31 @@ import {
 import { eq, inArray } from 'drizzle-orm';
 import { DATABASE, type Database } from '../database/database.ts';
 import { runs, series } from '../database/schema.ts';
+import { FILM_STORE, type FilmStore } from '../film-store/film-store.ts';
 import { logWords } from '../http/log-words.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { isDatabaseAway } from '../http/system-problem.ts';
 import { JobsService } from '../jobs/jobs.service.ts';
 import { ProofLinksService } from '../proof-links/proof-links.service.ts';
-import { SETTINGS, type Settings } from '../settings.ts';
-import { FilmMakerService } from './film-maker.service.ts';
 import { FILM_QUEUE, type FilmQueue } from './film-queue.ts';
 import { RunRows, type RunRow } from './run-rows.service.ts';
 
 /** Films of no run are looked for so often, ms. */
 const SWEEP_EVERY = 10 * 60_000;
+
+/** A film of a run that is done. */
+export interface FinishedFilm {
+  readonly name: string;
+  readonly made: Date;
+  open(): Promise<Readable>;
+}
+
+const filmGone = (name: string): Problem =>
+  new Problem(
+    410,
+    'Film gone',
+    `The film “${name}” is not there any more. “Make again” makes the same film, bit for bit.`,
+  );
 
 /** Has films made, and gives them. */
 @Injectable()
@@ -48,11 +60,10 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
 
   constructor(
     @Inject(DATABASE) private readonly database: Database,
-    @Inject(SETTINGS) private readonly settings: Settings,
+    @Inject(FILM_STORE) private readonly store: FilmStore,
     @Inject(JobsService) private readonly jobs: JobsService,
     @Inject(ProofLinksService) private readonly links: ProofLinksService,
     @Inject(RunRows) private readonly rows: RunRows,
-    @Inject(FilmMakerService) private readonly maker: FilmMakerService,
     @Inject(FILM_QUEUE) private readonly queue: FilmQueue,
   ) {}
 
@@ -69,15 +80,14 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
 
   /** Throws away films that no run has: a server that was killed may leave some, and workers of a run that was cancelled. */
   private async sweep(): Promise<void> {
-    const folders = await readdir(this.settings.filmsFolder).catch(() => []);
-    if (folders.length === 0) return;
+    const there = await this.store.runs();
+    if (there.length === 0) return;
     const rows = await this.database.queries
       .select({ id: runs.id })
       .from(runs)
       .where(inArray(runs.status, ['done', 'queued', 'running']));
     const known = new Set(rows.map(({ id }) => id));
-    for (const id of folders)
-      if (!known.has(id)) await rm(this.maker.folder(id), { recursive: true, force: true });
+    for (const id of there) if (!known.has(id)) await this.store.drop(id);
   }
 
   async onModuleDestroy(): Promise<void> {
@@ -169,39 +179,34 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
   }
 
   /**
-   * Path of a finished film of a run.
+   * Bytes of a finished film of a run.
    *
-   * @throws Problem 410 where the run has it and the disk has not
+   * @throws Problem 410 where the run has it and it is not there any more
    */
-  async film(id: string, name: string): Promise<string> {
+  async film(id: string, name: string): Promise<Readable> {
     const { films, status } = await this.rows.row(id);
     if (status === 'cleaned' || !films.some(({ file, bytes }) => file === name && bytes > 0))
       throw notFound('finished film of this name');
-    return this.onDisk(id, name);
+    return this.bytes(id, name);
   }
 
   /** The finished films of a run, with a name for all of them together. */
-  async films(id: string): Promise<{ name: string; files: { name: string; path: string; made: Date }[] }> {
+  async films(id: string): Promise<{ name: string; files: readonly FinishedFilm[] }> {
     const { films, status, document, ended } = await this.rows.row(id);
     if (status !== 'done') throw notFound('finished run of this number');
-    const files: { name: string; path: string; made: Date }[] = [];
+    const files: FinishedFilm[] = [];
     for (const { file, bytes } of films)
-      if (bytes > 0) files.push({ name: file, path: await this.onDisk(id, file), made: ended ?? new Date() });
+      if (bytes > 0) {
+        if (!(await this.store.has(id, file))) throw filmGone(file);
+        files.push({ name: file, made: ended ?? new Date(), open: () => this.bytes(id, file) });
+      }
     return { name: `${plainName(document.name)}-films.zip`, files };
   }
 
-  private async onDisk(id: string, name: string): Promise<string> {
-    const path = join(this.maker.folder(id), name);
-    try {
-      await access(path);
-    } catch {
-      throw new Problem(
-        410,
-        'Film gone',
-        `The film “${name}” is not on the disk any more. “Make again” makes the same film, bit for bit.`,
-      );
-    }
-    return path;
+  private async bytes(id: string, name: string): Promise<Readable> {
+    const bytes = await this.store.read(id, name);
+    if (!bytes) throw filmGone(name);
+    return bytes;
   }
 
   /** Cleans the films of finished runs away; the runs stay, to be made again. */
@@ -213,7 +218,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
       .set({ status: 'cleaned' })
       .where(inArray(runs.id, [...ids]));
     for (const id of ids) {
-      await rm(this.maker.folder(id), { recursive: true, force: true });
+      await this.store.drop(id);
       await this.rows.told(id);
     }
   }
@@ -223,7 +228,7 @@ export class RunsService implements OnApplicationBootstrap, OnModuleDestroy {
     if (ids.length === 0) return;
     for (const id of ids) await this.queue.stop(id);
     await this.rows.remove(ids);
-    for (const id of ids) await rm(this.maker.folder(id), { recursive: true, force: true });
+    for (const id of ids) await this.store.drop(id);
   }
 
   /** Deletes a run that has ended. */

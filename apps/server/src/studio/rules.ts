@@ -57,6 +57,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   'GET /api/jobs/:id/originals/:original/cut-out.png': viewer,
   'GET /api/jobs/:id/removal': maker,
   'DELETE /api/jobs/:id': makerDid('deleted a job'),
+  'GET /api/jobs/:id/panels.pdf': viewer,
   'GET /api/jobs/:id/ticket.pdf': viewer,
   'GET /api/jobs/:id/ticket.json': viewer,
   'GET /api/jobs/:id/archive.zip': viewer,
@@ -83,6 +84,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
 
   'GET /api/set-aside': viewer,
   'GET /api/set-aside/:id/document': viewer,
+  'GET /api/set-aside/:id/proof.png': viewer,
   'DELETE /api/set-aside/:id': ownerDid('deleted what was set aside'),
 
   'POST /api/files': maker,

@@ -13,6 +13,7 @@ export const DEADLINES: { readonly [Name in keyof Tasks]: number } = {
   proofPart: 2 * MINUTE,
   ticket: 5 * MINUTE,
   picture: 20 * MINUTE,
+  panelPicture: 20 * MINUTE,
   cutOut: 5 * MINUTE,
   colourDots: 5 * MINUTE,
   target: 5 * MINUTE,

@@ -56,6 +56,11 @@ export interface Tasks {
     };
     made: null;
   };
+  /** A print in its colours, cut into the panels of its job, as a PDF at a path; `ppi` pixels per inch. */
+  panelPicture: {
+    given: { document: JobDocument; materials: SharedMaterials; ppi: number; day: string; path: string };
+    made: null;
+  };
   /** An original of a job by itself, as a transparent PNG at a resolution (pixels per inch). */
   cutOut: {
     given: { recipe: Recipe; original: string; materials: SharedMaterials; resolution: number };

@@ -5,6 +5,7 @@ import { Problem } from '../http/problem.ts';
 import { MetricsService } from '../metrics/metrics.service.ts';
 import { WORKER_FILE } from '../paths.ts';
 import { DEADLINES } from './deadlines.ts';
+import { giveFreeMemoryBack } from './free-memory.ts';
 import type { Tasks } from './tasks.ts';
 
 /** Threads that make what nobody waits for, and one more for what somebody does: no film holds it up. */
@@ -15,6 +16,10 @@ const HEAP = 1536;
 const MOST_MEMORY = 3e9;
 /** A thread rests so long before it is ended, ms: beginning one anew takes a moment. */
 const IDLE = 20_000;
+/** Free memory is given back so long after work ended, when idle threads are gone too, ms. */
+const GIVE_BACK = IDLE + 5_000;
+/** And so often while there is always some, ms. */
+const GIVE_BACK_EVERY = 10_000;
 /** It is looked at so often, ms. */
 const LOOK_EVERY = 500;
 
@@ -64,6 +69,8 @@ export class WorkService implements OnModuleDestroy {
   private runningPatient = 0;
   private readonly waiting: Waiting[] = [];
   private closing = false;
+  private givingBack: NodeJS.Timeout | undefined;
+  private gaveBack = performance.now();
 
   constructor(@Inject(MetricsService) private readonly metrics: MetricsService) {}
 
@@ -90,6 +97,7 @@ export class WorkService implements OnModuleDestroy {
       done({ ended: options.signal?.aborted ? 'cancelled' : ended });
       this.running--;
       if (rank === 'patient') this.runningPatient--;
+      this.giveBackSoon();
       this.next();
     }
   }
@@ -118,6 +126,17 @@ export class WorkService implements OnModuleDestroy {
     // The last thread is kept for what somebody waits for: what is urgent, and anything while films are made in the others.
     const most = rank === 'urgent' || (rank === 'usual' && this.runningPatient > 0) ? MOST_THREADS : THREADS;
     return this.running < most && (rank !== 'patient' || this.runningPatient < THREADS) ? at : -1;
+  }
+
+  /** Has free memory given back once all rest, and now and then where they never do. */
+  private giveBackSoon(): void {
+    const giveBack = () => {
+      this.gaveBack = performance.now();
+      void giveFreeMemoryBack();
+    };
+    clearTimeout(this.givingBack);
+    if (performance.now() - this.gaveBack > GIVE_BACK_EVERY) giveBack();
+    this.givingBack = setTimeout(giveBack, GIVE_BACK).unref();
   }
 
   private tellQueue(): void {
@@ -170,6 +189,7 @@ export class WorkService implements OnModuleDestroy {
 
   async onModuleDestroy(): Promise<void> {
     this.closing = true;
+    clearTimeout(this.givingBack);
     await this.pool.destroy();
   }
 }

@@ -15,7 +15,7 @@ import {
   writeOriginal,
   present,
 } from '@brachytone/core';
-import { ticketPdf } from '@brachytone/pdf';
+import { panelPicture as pdfOfPanels, ticketPdf } from '@brachytone/pdf';
 import sharp from 'sharp';
 import {
   lightPng,
@@ -27,7 +27,7 @@ import { targetPdf, targetTiff } from '../calibrations/target-files.ts';
 import { collectGarbage } from '../collect-garbage.ts';
 import { orRefusal, unpackPicture } from '@brachytone/files/read';
 import { labelFont } from './label-font.ts';
-import { proofPng, sceneOf, ticketOf, writePicture } from '@brachytone/files/write';
+import { proofPng, sceneOf, ticketOf, wholeFile, writePicture } from '@brachytone/files/write';
 import type { Tasks } from './tasks.ts';
 
 export { films, gangFilms } from './make-films.ts';
@@ -125,6 +125,19 @@ export async function picture({
   path,
 }: Tasks['picture']['given']): Promise<null> {
   await writePicture(sceneOf(recipe, materials), wish, title, path);
+  return null;
+}
+
+/** See `Tasks`. */
+export function panelPicture({ document, materials, ppi, day, path }: Tasks['panelPicture']['given']): null {
+  const { recipe, films, name } = document;
+  const scene = sceneOf(recipe, materials);
+  const plates = recipe.plates.flatMap(({ printed }, i) => (printed ? [i] : []));
+  const panels = present(films.panels, 'panels of the job');
+  const making = wholeFile(path, (sink) =>
+    pdfOfPanels({ scene, plates, panels, ppi, name, day, labelFont: labelFont(), sink }),
+  );
+  while (!making.next().done);
   return null;
 }
 

@@ -83,6 +83,7 @@ export function JobBoard() {
           ref={chooser}
           type="file"
           hidden
+          multiple
           accept={STARTS}
           aria-label="Choose a picture"
           onChange={(event) => {

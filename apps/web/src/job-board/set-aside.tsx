@@ -1,4 +1,5 @@
 import type { SetAsideView } from '@brachytone/job';
+import { Link } from 'react-router';
 import { useDropSetAsideMutation, useSetAsideQuery } from '../store/api.ts';
 
 const KINDS: Record<SetAsideView['from'], string> = { jobs: 'Job', pulls: 'Pull', runs: 'Run' };
@@ -15,12 +16,17 @@ export function SetAside() {
         Set aside, as it could not be read
       </h2>
       <ul className="mt-1">
-        {data.map(({ id, from, name, reason }) => (
+        {data.map(({ id, from, name, reason, canBeSeen }) => (
           <li key={id} className="flex items-baseline gap-3 py-1">
             <span>
               {KINDS[from]} “{name}”
             </span>
             <span className="min-w-0 grow text-soft">{reason}</span>
+            {canBeSeen && (
+              <Link to={`/set-aside/${id}`} className={action}>
+                Look at it
+              </Link>
+            )}
             <a href={`/api/set-aside/${id}/document`} download className={action}>
               Download
             </a>

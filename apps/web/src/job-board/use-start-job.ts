@@ -11,6 +11,7 @@ import {
   usePaintMutation,
   useStartJobMutation,
 } from '../store/api.ts';
+import { handFiles } from '../shell/handed-files.ts';
 
 /** True for a ZIP, by its first bytes. */
 async function isArchive(file: File): Promise<boolean> {
@@ -43,7 +44,8 @@ export function useStartJob(): {
   const run = async (files: readonly File[], like: string | undefined) => {
     const file = files[0];
     if (!file || busy) return;
-    if (files.length > 1) toast(`A job starts from one picture: “${file.name}” was taken.`);
+    // The first begins the job; where there are more, it is made with each of them.
+    const forSeries = files.length > 1 ? files : [];
     setBusy(file.name);
     try {
       if (await isArchive(file)) {
@@ -55,6 +57,7 @@ export function useStartJob(): {
       const name = file.name || 'picture';
       const isOriginal = facts.kind === 'picture' || facts.kind === 'drawing';
       if (like === undefined && isOriginal) {
+        handFiles(sha256, forSeries);
         void navigate(`/first-look/${sha256}?${new URLSearchParams({ name }).toString()}`);
         return;
       }
@@ -62,7 +65,8 @@ export function useStartJob(): {
         like === undefined || !isOriginal
           ? await startJob({ picture: { sha256, name } }).unwrap()
           : await createJob(await likeAnother(like, { sha256, name, ...facts })).unwrap();
-      void navigate(`/jobs/${job.id}/screens`);
+      handFiles(job.id, forSeries);
+      void navigate(`/jobs/${job.id}/${forSeries.length > 0 ? 'series' : 'screens'}`);
     } catch (error) {
       toast.error(`“${file.name}”: ${sentenceOf(error)}`);
     } finally {

@@ -4,6 +4,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { Button } from '../controls/button.tsx';
 import { TextField } from '../controls/text-field.tsx';
 import { Others } from '../studio/others.tsx';
+import { OnBoard } from '../shell/on-board.tsx';
 import { TopBar } from '../shell/top-bar.tsx';
 import { edit, redone, undone, type SaveState } from '../store/job-slice.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
@@ -38,11 +39,7 @@ export function Header() {
   return (
     <TopBar
       where={
-        <div className="flex min-w-0 items-center gap-3">
-          <Link to="/" className="text-soft hover:text-ink">
-            Job board
-          </Link>
-          <span className="text-edge">/</span>
+        <OnBoard>
           <h1 className="sr-only">{job.document.name}</h1>
           <TextField
             label="Name of the job"
@@ -53,7 +50,7 @@ export function Header() {
           <span className="figures truncate text-soft">
             {sheetWords(sheet)} · {sheet.resolution} dpi · {stock.name.toLowerCase()}
           </span>
-        </div>
+        </OnBoard>
       }
     >
       <Others job={job.id} named />

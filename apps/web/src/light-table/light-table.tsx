@@ -11,6 +11,7 @@ import { keepView } from '../store/kept-view.ts';
 import { viewReset } from '../store/view-slice.ts';
 import { AskFilms } from './ask-films.tsx';
 import { Docket } from './docket/docket.tsx';
+import { DroppedFiles } from './dropped-files.tsx';
 import { Header } from './header.tsx';
 import { KeyHelp } from './key-help.tsx';
 import { Rack } from './rack/rack.tsx';
@@ -97,6 +98,7 @@ function OpenTable() {
       <SaveNotice />
       <KeyHelp />
       <AskFilms />
+      <DroppedFiles />
     </div>
   );
 }

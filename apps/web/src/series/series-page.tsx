@@ -1,12 +1,15 @@
 import { memberNumber, seriesFilms, type JobView, type Series, type SeriesMember } from '@brachytone/job';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
 import { Button } from '../controls/button.tsx';
 import { Segmented } from '../controls/segmented.tsx';
 import { SwitchRow } from '../controls/switch-row.tsx';
 import { TextField } from '../controls/text-field.tsx';
+import { FOR_SERIES } from '../shell/file-kinds.ts';
+import { takeHandedFiles } from '../shell/handed-files.ts';
 import { NotHere } from '../shell/not-here.tsx';
+import { OnBoard } from '../shell/on-board.tsx';
 import { TopBar } from '../shell/top-bar.tsx';
 import { useRole } from '../shell/use-role.ts';
 import { sentenceOf, useAddOriginalMutation, useJobQuery } from '../store/api.ts';
@@ -16,9 +19,6 @@ import { bringIn, type NotTaken } from './bring-in.ts';
 import { MemberCard, memberProof } from './member-card.tsx';
 import { TrimMember } from './trim-member.tsx';
 import { useSeries } from './use-series.ts';
-
-/** What may be given to a series, for a file chooser. */
-const TAKEN = '.jpg,.jpeg,.png,.tif,.tiff,.webp,.avif,.zip,.csv,.tsv,image/*';
 
 /** A job made for many pictures or rows: the contact sheet of them all. */
 export function SeriesPage() {
@@ -65,6 +65,11 @@ function OpenSeries({ job }: { job: JobView }) {
     if (brought.members.length > 0)
       change((before) => ({ ...before, members: [...before.members, ...brought.members] }));
   };
+  const ready = series !== undefined;
+  const takeHanded = useEffectEvent(() => void take(takeHandedFiles(job.id)));
+  useEffect(() => {
+    if (ready) takeHanded();
+  }, [ready]);
   const make = async () => {
     const { error: refused } = await startRun(job.id);
     if (refused) toast.error(sentenceOf(refused));
@@ -104,17 +109,13 @@ function OpenSeries({ job }: { job: JobView }) {
     >
       <TopBar
         where={
-          <div className="flex min-w-0 items-center gap-3">
-            <Link to="/" className="text-soft hover:text-ink">
-              Job board
-            </Link>
-            <span className="text-edge">/</span>
+          <OnBoard>
             <Link to={`/jobs/${job.id}/screens`} className="truncate text-soft hover:text-ink">
               {job.document.name}
             </Link>
             <span className="text-edge">/</span>
             <h1 className="text-[14px]">Series</h1>
-          </div>
+          </OnBoard>
         }
       >
         {canChange && series && (
@@ -124,7 +125,7 @@ function OpenSeries({ job }: { job: JobView }) {
               type="file"
               hidden
               multiple
-              accept={TAKEN}
+              accept={FOR_SERIES}
               aria-label="Choose pictures or a table"
               onChange={(event) => {
                 void take([...(event.target.files ?? [])]);

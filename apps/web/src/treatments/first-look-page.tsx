@@ -4,11 +4,12 @@ import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { Button } from '../controls/button.tsx';
 import { Select } from '../controls/select.tsx';
+import { handedCount, handFiles, takeHandedFiles } from '../shell/handed-files.ts';
 import { NotHere } from '../shell/not-here.tsx';
 import { TopBar } from '../shell/top-bar.tsx';
 import { sentenceOf, useOriginalQuery, useStartJobMutation } from '../store/api.ts';
 import { useFirstLookQuery } from '../store/treatments-api.ts';
-import { sheetWords } from '../words/words.ts';
+import { countWords, sheetWords } from '../words/words.ts';
 import { TreatmentCard } from './treatment-card.tsx';
 
 const CARD = { width: 292, height: 156 };
@@ -31,6 +32,8 @@ export function FirstLookPage() {
   const { data: look, error } = useFirstLookQuery(original);
   const [startJob, { isLoading }] = useStartJobMutation();
   const [size, setSize] = useState('usual');
+  /** Pictures that came with it, of which a series is made. */
+  const [more] = useState(() => handedCount(original));
   useEffect(() => {
     document.title = `First look · ${name} · Brachytone`;
     return () => {
@@ -52,7 +55,8 @@ export function FirstLookPage() {
         ...(treatment === undefined ? {} : { treatment }),
         ...(sheet && (treatment !== undefined || file?.kind === 'picture') ? { sheet } : {}),
       }).unwrap();
-      void navigate(`/jobs/${job.id}/screens`);
+      handFiles(job.id, takeHandedFiles(original));
+      void navigate(`/jobs/${job.id}/${more > 0 ? 'series' : 'screens'}`);
     } catch (refused) {
       toast.error(sentenceOf(refused));
     }
@@ -63,6 +67,11 @@ export function FirstLookPage() {
         where={
           <div className="flex min-w-0 items-center gap-3">
             <h1 className="truncate text-[14px]">{name}</h1>
+            {more > 0 && (
+              <span className="whitespace-nowrap">
+                the first of {countWords(more, 'picture')} for a series
+              </span>
+            )}
             {sheet && <span className="figures whitespace-nowrap text-soft">{sheetWords(sheet)}</span>}
           </div>
         }

@@ -22,6 +22,8 @@ export interface Blocks {
   readonly perRow: number;
   /** True where a screen pixel is to be the plain mean of what it covers: dots are so wide that nothing false comes of it. */
   readonly plain: boolean;
+  /** True where dots are seen through the low-pass, which overshoots at their edges. */
+  readonly overshoots: boolean;
 }
 
 /** A wave in a film, cycles a device pixel along each axis, and how strong it is beside the strongest of its screen. */
@@ -35,7 +37,9 @@ export interface Wave {
 const LEAST = { straight: 2.5, other: 4 };
 /** And at most. */
 const MOST = 5.5;
-/** Screen pixels of a cell from which on plain means show its dots well. */
+/** Screen pixels of a cell from which on its dots are seen. */
+export const SEEN_CELL = 1.8;
+/** The same from which on plain means show them well. */
 const WIDE_CELL = 4.9;
 /** The widest block that is counted at once is 2^this pixels wide. */
 const MOST_SHIFT = 3;
@@ -90,8 +94,11 @@ function lattice(cycles: number, angle: number): Wave[] {
 export function blocksOf(view: View, waves: readonly Wave[] | undefined): Blocks {
   const perPixel = waves ? LEAST.straight : LEAST.other;
   const pixel = { width: view.width / view.columns, height: view.height / view.rows };
-  const plain =
-    waves?.every(({ x, y, share }) => share < 1 || Math.hypot(x, y) * pixel.width * WIDE_CELL <= 1) ?? false;
+  const cells = waves?.flatMap(({ x, y, share }) =>
+    share < 1 ? [] : [1 / (Math.hypot(x, y) * pixel.width)],
+  );
+  const plain = cells?.every((cell) => cell >= WIDE_CELL) ?? false;
+  const overshoots = !plain && (cells?.some((cell) => cell >= SEEN_CELL) ?? true);
   let best: Blocks | undefined;
   let least = Infinity;
   for (const [shift, across] of widths(pixel.width, perPixel)) {
@@ -111,6 +118,7 @@ export function blocksOf(view: View, waves: readonly Wave[] | undefined): Blocks
         perColumn: pixel.width / width,
         perRow: pixel.height / height,
         plain,
+        overshoots,
       };
     }
   }

@@ -9,15 +9,14 @@ import { filmLayout } from '../film/film-layout.ts';
 import { markBits } from '../film/film-bits.ts';
 import type { FilmWords } from '../film/film-words.ts';
 import { bitAt } from '../raster/bits.ts';
+import { SEEN_CELL } from './blocks.ts';
 import type { PlatesView } from './plates-view.ts';
 import { seenLight } from './seen-light.ts';
 
 /** What one plate's share of a pixel is seen by, instead of light. */
 export const SHARE = Float64Array.of(0, 0, 0, 1, 1, 1);
 
-/** Screen pixels of a cell from which on its dots are seen. */
-const SEEN_CELL = 1.8;
-/** The same from which on plain means over screen pixels show no false patterns worth having less of in a first picture. */
+/** Screen pixels of a cell from which on plain means over screen pixels show no false patterns worth having less of in a first picture. */
 const WIDE_CELL = 3;
 
 /**

@@ -7,7 +7,7 @@
  *     0.96–0.97  0.95–1.03  0.98–1.07  0.96–1.05  0.88–0.97  0.45–0.62  0.16–0.30  0.01–0.08  0.008 at most
  *     0.98       0.94       0.90       0.86       0.83       0.76       0.70       0.64       0.56 and less
  *
- * A hard edge overshoots by 8 %.
+ * A hard edge overshoots by 8 %; what comes to lie beyond all colours by that is shared out among pixels around it (`within-range.ts`).
  */
 
 /** Screen pixels that it reaches to every side. */

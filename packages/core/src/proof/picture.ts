@@ -59,15 +59,25 @@ export function* picture(
   wish: PictureWish,
 ): Generator<{ readonly band: Region; readonly rgba: Uint8ClampedArray<ArrayBuffer> }> {
   const { sheet, stock } = given.recipe;
-  const frame = filmFrame({ sheet });
   const { columns, rows, times } = pictureSize(sheet, wish);
   // Squares with hard edges are in the inks' colours and nothing between.
   const scene = times ? { ...given, recipe: { ...given.recipe, stock: plainStock(stock) } } : given;
-  const view: View = { ...areaOf(sheet, wish.bleed), columns, rows };
+  yield* pictureBands(scene, plates, { ...areaOf(sheet, wish.bleed), columns, rows }, wish.transparent);
+}
+
+/** The same of any part of the film, as a view shows it. */
+export function* pictureBands(
+  scene: Scene,
+  plates: readonly number[],
+  view: View,
+  transparent = false,
+): Generator<{ readonly band: Region; readonly rgba: Uint8ClampedArray<ArrayBuffer> }> {
+  const frame = filmFrame(scene.recipe);
+  const { columns, rows } = view;
   const least = Math.max(1, Math.min(rows, Math.floor(BAND_PIXELS / columns)));
   for (const band of bands({ x: 0, y: 0, width: columns, height: rows }, 1, least)) {
     const request = { scene, frame, view, rows: { first: band.y, count: band.height }, plates };
-    yield { band, rgba: wish.transparent ? transparentProof(request) : pressProof(request, PLAIN_LOOK).rgba };
+    yield { band, rgba: transparent ? transparentProof(request) : pressProof(request, PLAIN_LOOK).rgba };
   }
 }
 

@@ -10,6 +10,7 @@ import { LOW_PASS } from '../kernel/memory.ts';
 import { lowPassTaps, meanTaps, RADIUS } from './low-pass.ts';
 import type { View } from './plates-view.ts';
 import { seenLight } from './seen-light.ts';
+import { ROWS_AROUND, withinRange } from './within-range.ts';
 
 /** A ramp in so many inks. */
 function ramp(inks: number): Scene {
@@ -97,10 +98,20 @@ describe.each([1, 2, 3, 4, 5, 6])('light of %d plates', (inks) => {
   ])('is that of the films’ own bits through the low-pass: %s', (_, view) => {
     const { planes } = seenLight({ scene, frame, view, rows: { first: 0, count: 13 }, plates }, [colours]);
     const blocks = blocksOf(view, wavesOf({ scene, frame, plates }));
+    const around = 2 * ROWS_AROUND + 1;
     for (const [column, row] of PLACES) {
-      naive(film, colours, blocks, view, column, row).forEach((want, channel) =>
-        expect(planes[0][channel][row * 11 + column]).toBeCloseTo(want, 4),
-      );
+      const { overshoots } = blocks;
+      const rows = Array.from({ length: around }, (_, i) => row + i - ROWS_AROUND);
+      const all = overshoots
+        ? rows.map((y) => Array.from({ length: 11 }, (_, x) => naive(film, colours, blocks, view, x, y)))
+        : [];
+      naive(film, colours, blocks, view, column, row).forEach((here, channel) => {
+        const ends = colours.filter((_, i) => i % 3 === channel);
+        const range = { least: Math.min(...ends), most: Math.max(...ends) };
+        const plane = Float32Array.from(all.flatMap((line) => line.map((one) => one[channel])));
+        const want = overshoots ? withinRange(plane, 11, range)[column] : here;
+        expect(planes[0][channel][row * 11 + column]).toBeCloseTo(want, 4);
+      });
     }
   });
   it('of colours that change from place to place is, where they do not, the same', () => {

@@ -3,6 +3,7 @@ import { blocksOf, wavesOf, type Blocks } from './blocks.ts';
 import { LightRows, type Columns, type SetColours } from './light-rows.ts';
 import { isEnlarged, type PlatesView, type View } from './plates-view.ts';
 import { enlargedSets } from './enlarged.ts';
+import { ROWS_AROUND, withinRange } from './within-range.ts';
 import { columnsBehind, lowPassed, rowsBehind } from './reconstruct.ts';
 
 /** What screen pixels of plates reflect. */
@@ -102,12 +103,41 @@ function blockLight(
   const { blocks, columns, counted, rows } = made;
   // Should anything fail from here on, nothing is left half made.
   last = undefined;
-  const { first, end } = rowsBehind(view, request.rows, blocks);
+  const more = blocks.overshoots ? ROWS_AROUND : 0;
+  const shown = { first: request.rows.first - more, count: request.rows.count + 2 * more };
+  const { first, end } = rowsBehind(view, shown, blocks);
   rows.have(first, end);
-  const all = lowPassed(rows, view, request.rows, blocks, columns, colours.length * channels);
+  const passed = lowPassed(rows, view, shown, blocks, columns, colours.length * channels);
+  const all = blocks.overshoots ? limited(passed, view, colours, channels) : passed;
   const inked = inkedShares(rows, request, blocks, counted, margin);
   last = { key, made };
   return { planes: colours.map((_, k) => all.slice(channels * k, channels * (k + 1))), inked };
+}
+
+/** Places along each side of a view at which colours that change from place to place are asked for. */
+const ASKED = 8;
+
+/** Planes of each of so many channels of kinds of colours, within what these colours have. */
+function limited(
+  planes: readonly Float32Array[],
+  { x, y, width, height, columns }: View,
+  colours: readonly SetColours[],
+  channels: number,
+): Float32Array[] {
+  const at = (start: number, size: number, i: number) => start + (i * size) / (ASKED - 1);
+  return colours.flatMap((given, kind) => {
+    const all =
+      typeof given === 'function'
+        ? Array.from({ length: ASKED ** 2 }, (_, i) =>
+            given(at(x, width, i % ASKED), at(y, height, Math.floor(i / ASKED))),
+          )
+        : [given];
+    return Array.from({ length: channels }, (_, channel) => {
+      const light = all.flatMap((sets) => [...sets.filter((_, i) => i % 3 === channel)]);
+      const range = { least: Math.min(...light), most: Math.max(...light) };
+      return withinRange(planes[channels * kind + channel], columns, range);
+    });
+  });
 }
 
 /** Blocks whose middles lie in the columns of a view within its margin. */

@@ -1,7 +1,7 @@
 import type { Lab } from '../colour/lab.ts';
 import { encode8 } from '../colour/srgb.ts';
 import { WIDE_TO_SRGB } from '../colour/wide-to-srgb.ts';
-import { labToWide } from '../colour/wide-rgb.ts';
+import { labToWide, type WideRgb } from '../colour/wide-rgb.ts';
 import { inkOf } from '../ink/ink-of.ts';
 import type { Stock } from '../ink/ink.ts';
 import { asPrinted } from '../recipe/as-printed.ts';
@@ -35,13 +35,17 @@ export function transparentProof(given: PlatesView): Uint8ClampedArray<ArrayBuff
   const inks = given.plates.map((plate) => inkOf(recipe.inks, recipe.plates[plate].ink));
   const onSheet = placeOnSheet(request);
   const isBlended = inks.some(({ fountain }) => fountain !== null);
+  const under = hasGround(recipe) ? groundOf(request) : undefined;
+  // What is under the inks is multiplied in wide bands of light; else all is as an opaque picture has it.
+  const asSeen = (sets: Float64Array) => (under ? sets : inSrgb(sets));
   const coloursOn = (lab: Lab) => {
     const colouring = colouringOf({ ...recipe, stock: { ...recipe.stock, lab } }, inks);
-    return isBlended ? (x: number, y: number) => colouring(onSheet(x, y)) : colouring(undefined);
+    return isBlended
+      ? (x: number, y: number) => asSeen(colouring(onSheet(x, y)))
+      : asSeen(colouring(undefined));
   };
   // Of every set of plates but the empty one a pixel is full.
   const inked = new Float64Array(3 << inks.length).fill(1, 3);
-  const under = hasGround(recipe) ? groundOf(request) : undefined;
   const paper = under ? WHITE_PAPER : recipe.stock.lab;
   const {
     planes: [light, [shares]],
@@ -56,10 +60,11 @@ export function transparentProof(given: PlatesView): Uint8ClampedArray<ArrayBuff
     for (let i = 0; i < shares.length; i++) shares[i] = 1 - (1 - shares[i]) * (1 - under.alpha[i]);
   }
   const [reds, greens, blues] = light;
-  const ground = encoded(...labToWide(recipe.stock.lab));
+  const ground = toSrgb(labToWide(recipe.stock.lab)).map(encode8);
   const out = new Uint8ClampedArray(reds.length * 4);
   for (let i = 0, to = 0; i < reds.length; i++, to += 4) {
-    const seen = encoded(reds[i], greens[i], blues[i]);
+    const here = [reds[i], greens[i], blues[i]] as const;
+    const seen = (under ? toSrgb(here) : here).map(encode8);
     const isBare = shares[i] < LEAST && seen.every((one, k) => one === ground[k]);
     if (isBare) continue;
     // As clear as it can be: no channel may have to be darker than black or lighter than white.
@@ -77,12 +82,15 @@ export function transparentProof(given: PlatesView): Uint8ClampedArray<ArrayBuff
   return out;
 }
 
-/** Wide light as sRGB, 0–255. */
-function encoded(r: number, g: number, b: number): [number, number, number] {
+/** Wide light as light of sRGB. */
+function toSrgb([r, g, b]: WideRgb): [number, number, number] {
   const [rr, rg, rb, gr, gg, gb, br, bg, bb] = WIDE_TO_SRGB;
-  return [
-    encode8(rr * r + rg * g + rb * b),
-    encode8(gr * r + gg * g + gb * b),
-    encode8(br * r + bg * g + bb * b),
-  ];
+  return [rr * r + rg * g + rb * b, gr * r + gg * g + gb * b, br * r + bg * g + bb * b];
+}
+
+/** The same of colours one after another. */
+function inSrgb(sets: Float64Array): Float64Array {
+  const made = new Float64Array(sets.length);
+  for (let i = 0; i < sets.length; i += 3) made.set(toSrgb([sets[i], sets[i + 1], sets[i + 2]]), i);
+  return made;
 }

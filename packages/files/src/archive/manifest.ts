@@ -1,5 +1,5 @@
 import { INTENTS, type Intent } from '@brachytone/core';
-import { LIMITS, type FileKind } from '@brachytone/job';
+import { LIMITS, MOST_MEMBERS, seriesSchema, type FileKind, type Series } from '@brachytone/job';
 import Joi from 'joi';
 
 /** Name of what tells of an archive, in it. */
@@ -48,6 +48,8 @@ export interface Manifest {
   readonly taken: readonly TakenFile[];
   readonly painted: readonly PaintedFile[];
   readonly separated: readonly SeparatedFile[];
+  /** What the job is made for besides its own picture; null if nothing. */
+  readonly series: Series | null;
 }
 
 export const manifestOf = (contents: Omit<Manifest, 'what' | 'version'>): Manifest => ({
@@ -59,7 +61,8 @@ export const manifestOf = (contents: Omit<Manifest, 'what' | 'version'>): Manife
 const sha256 = Joi.string()
   .pattern(/^[0-9a-f]{64}$/)
   .required();
-const FILES = 200;
+/** Files of a job, and of the members of its series. */
+const FILES = 200 + MOST_MEMBERS;
 
 export const manifestSchema = Joi.object<Manifest>({
   what: Joi.valid(WHAT).required(),
@@ -104,4 +107,6 @@ export const manifestSchema = Joi.object<Manifest>({
     .items(Joi.object({ from: sha256, channels: Joi.array().items(sha256.optional()).max(FILES).required() }))
     .max(FILES)
     .required(),
+  // Archives made before there were series have none.
+  series: seriesSchema.optional().allow(null).default(null),
 }).required();

@@ -6,11 +6,11 @@ import { Problem } from '@brachytone/job';
 import { MANIFEST, manifestSchema, type Manifest } from './manifest.ts';
 
 /** Bytes that an archive may unpack to, that a file of it may have, and its manifest. */
-const MOST_BYTES = 2 ** 31;
+const MOST_BYTES = 2 ** 33;
 const MOST_OF_FILE = 160 * 2 ** 20;
 const MOST_OF_MANIFEST = 16 * 2 ** 20;
 /** Entries it may have. */
-const MOST_ENTRIES = 2000;
+const MOST_ENTRIES = 5000;
 
 const refused = (why: string): Problem => new Problem(422, 'Not a job archive', `${why} Nothing was added.`);
 
@@ -75,7 +75,7 @@ async function entriesOf(zip: ZipFile): Promise<Map<string, Entry>> {
     zip.on('entry', (entry: Entry) => {
       total += entry.uncompressedSize;
       if (total > MOST_BYTES) {
-        reject(refused('It would unpack to more than 2 GB.'));
+        reject(refused('It would unpack to more than 8 GB.'));
         return;
       }
       entries.set(entry.fileName, entry);

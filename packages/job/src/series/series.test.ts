@@ -61,6 +61,21 @@ describe('a member of a series', () => {
     expect(steps(seriesOf())).toEqual([]);
   });
 
+  it('with levels by its tones has those in place of the ones that its job’s treatment set by the job’s picture', () => {
+    const [treatment] = SHIPPED_TREATMENTS;
+    const seen = new Map(materials.pictures).set(own.sha256, { ...own, ends: { bare: 3, solid: 96 } });
+    const { document } = treatedJob(treatment, own, { ...materials, pictures: seen });
+    const levels = (series: Series) =>
+      memberDocument(document, series, 0, materials)
+        .recipe.originals[0].tone.steps.filter(({ kind }) => kind === 'levels')
+        .map(({ settings }) => [settings.bare, settings.solid]);
+    expect(levels(seriesOf())).toEqual([[3, 96]]);
+    expect(levels(seriesOf({ ownLevels: true }))).toEqual([[12, 80]]);
+    expect(levels(seriesOf({ ownLevels: true }, { levels: { bare: 5, solid: 90, mid: 1 } }))).toEqual([
+      [5, 90],
+    ]);
+  });
+
   it('looks alike whatever its pixels: radii are as many mm', () => {
     const bold = SHIPPED_TREATMENTS.find(({ id }) => id === 'newspaper')!;
     const { document } = treatedJob(bold, own, materials);

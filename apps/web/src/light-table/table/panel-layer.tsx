@@ -1,12 +1,4 @@
-import {
-  filmFormat,
-  filmLayout,
-  seamsFit,
-  stripsOf,
-  usedSeams,
-  type Panels,
-  type Strip,
-} from '@brachytone/core';
+import { filmLayout, seamsFit, stripsOf, usedSeams, type Panels, type Strip } from '@brachytone/core';
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { edit } from '../../store/job-slice.ts';
 import { useAppDispatch } from '../../store/store.ts';
@@ -26,7 +18,7 @@ export function PanelLayer({ lie, ratio }: { lie: Lie; ratio: number }) {
   const { films, recipe } = useDocument();
   const { panels } = films;
   const dispatch = useAppDispatch();
-  if (!panels || filmFormat(films.format).made !== 'bits' || films.format !== 'pdf-films') return null;
+  if (!panels) return null;
   const layout = filmLayout(recipe);
   const strips = stripsOf(panels, layout);
   if (!strips) return null;

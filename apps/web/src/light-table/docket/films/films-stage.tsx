@@ -81,7 +81,7 @@ export function FilmsStage() {
       </Group>
       {made === 'bits' && <Emulsion />}
       {id !== 'tiff-tones' && <MarksGroup />}
-      {id === 'pdf-films' && <PanelsGroup />}
+      <PanelsGroup />
       <AllMissingLetters originals={recipe.originals} />
       <Button
         kind="main"

@@ -1,4 +1,12 @@
-import { filmLayout, panelsOf, quietSeams, SEAM_STEP, stripsOf, type Panels } from '@brachytone/core';
+import {
+  filmFormat,
+  filmLayout,
+  panelsOf,
+  quietSeams,
+  SEAM_STEP,
+  stripsOf,
+  type Panels,
+} from '@brachytone/core';
 import { LIMITS, newPanels, paperOf, PAPERS } from '@brachytone/job';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -12,7 +20,10 @@ import { useAppDispatch } from '../../../store/store.ts';
 import { useDocument } from '../../../store/use-job.ts';
 import { SMALL_MM } from '../../../words/quantity.ts';
 import { Fact, Group, ResetButton, Row } from '../group.tsx';
+import { useDownload } from './use-download.ts';
 
+/** The format whose films are cut into panels. */
+const CUT = 'pdf-films';
 const WHOLE = 'whole';
 const OWN = 'own';
 
@@ -66,6 +77,11 @@ export function PanelsGroup() {
         <>
           <PanelNumbers panels={panels} put={put} />
           <PanelFacts panels={panels} />
+          {films.format !== CUT && (
+            <p className="text-soft">
+              Films leave whole as {filmFormat(films.format).name}; {filmFormat(CUT).name} is cut.
+            </p>
+          )}
           <div className="mt-1.5 flex gap-2">
             <Button
               className="!h-7 grow justify-center"
@@ -82,6 +98,7 @@ export function PanelsGroup() {
             </Button>
           </div>
           <KeptWholeList panels={panels} put={put} />
+          <PrintInPanels />
         </>
       )}
     </Group>
@@ -122,6 +139,24 @@ function PanelFacts({ panels }: { panels: Panels }) {
     <Fact label="Sheets">
       {columns} × {rows}, and one to put them together by
     </Fact>
+  );
+}
+
+/** Pixels per inch of the print in panels: what a printer of pictures can show of dots. */
+const PRINT_PPI = 200;
+
+/** The print itself in panels, for a printer of pictures. */
+function PrintInPanels() {
+  const { download, busy } = useDownload();
+  return (
+    <Button
+      className="mt-2 w-full justify-center"
+      disabled={busy !== undefined}
+      title="The print in its colours, cut where its films are, as a PDF for a printer of pictures"
+      onClick={() => download(`panels.pdf?ppi=${PRINT_PPI}`)}
+    >
+      {busy ? 'Making it…' : 'Save the print in panels'}
+    </Button>
   );
 }
 
