@@ -165,7 +165,7 @@ test('an archive of pictures with a table becomes a series, trimmed one by one, 
   await page.getByRole('button', { name: 'Take number 3 out' }).click();
   await expect(sheet).toHaveCount(2);
   // It is there again after the page was left.
-  await page.waitForTimeout(500);
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await page.reload();
   await expect(sheet).toHaveCount(2);
   await expect(sheet.first()).toContainText('trimmed');

@@ -40,7 +40,7 @@ export function SeriesPage() {
 }
 
 function OpenSeries({ job }: { job: JobView }) {
-  const { view, error, change } = useSeries(job.id);
+  const { view, error, change, unsaved, whenSaved } = useSeries(job.id);
   const [addOriginal] = useAddOriginalMutation();
   const [startRun, { isLoading: starting }] = useStartSeriesRunMutation();
   const [busy, setBusy] = useState<string>();
@@ -71,6 +71,7 @@ function OpenSeries({ job }: { job: JobView }) {
     if (ready) takeHanded();
   }, [ready]);
   const make = async () => {
+    await whenSaved();
     const { error: refused } = await startRun(job.id);
     if (refused) toast.error(sentenceOf(refused));
     else void navigate('/runs');
@@ -120,6 +121,9 @@ function OpenSeries({ job }: { job: JobView }) {
       >
         {canChange && series && (
           <>
+            <span role="status" className="text-soft">
+              {unsaved ? 'saving…' : 'saved'}
+            </span>
             <input
               ref={chooser}
               type="file"

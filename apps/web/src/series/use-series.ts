@@ -9,16 +9,27 @@ export function useSeries(job: string): {
   readonly view: SeriesView | undefined;
   readonly error: unknown;
   readonly change: (change: (series: Series) => Series) => void;
+  /** Whether a change is on its way to the server. */
+  readonly unsaved: boolean;
+  /** Settled once every change made so far is saved or refused. */
+  readonly whenSaved: () => Promise<void>;
 } {
   const { data, error, refetch } = useSeriesQuery(job, { refetchOnMountOrArgChange: true });
   const [save] = useSaveSeriesMutation();
   const [view, setView] = useState<SeriesView>();
   const latest = useRef<SeriesView>(undefined);
   const saving = useRef<Promise<void>>(Promise.resolve());
-  const unsaved = useRef(0);
+  const waiting = useRef(0);
+  const [unsaved, setUnsaved] = useState(false);
+  useEffect(() => {
+    if (!unsaved) return;
+    const ask = (event: BeforeUnloadEvent) => event.preventDefault();
+    addEventListener('beforeunload', ask);
+    return () => removeEventListener('beforeunload', ask);
+  }, [unsaved]);
   useEffect(() => {
     // What is not saved yet is newer.
-    if (!data || unsaved.current > 0) return;
+    if (!data || waiting.current > 0) return;
     latest.current = data;
     setView(data);
   }, [data]);
@@ -27,12 +38,13 @@ export function useSeries(job: string): {
     if (!now) return;
     latest.current = { ...now, series: make(now.series) };
     setView(latest.current);
-    unsaved.current++;
+    waiting.current++;
+    setUnsaved(true);
     saving.current = saving.current.then(async () => {
-      unsaved.current--;
+      waiting.current--;
       // Only the newest of several that wait is sent.
       const next = latest.current;
-      if (unsaved.current > 0 || !next) return;
+      if (waiting.current > 0 || !next) return;
       const { data: saved, error: refused } = await save({
         job,
         revision: next.revision,
@@ -45,7 +57,8 @@ export function useSeries(job: string): {
         toast.error(sentenceOf(refused));
         await refetch();
       }
+      setUnsaved(waiting.current > 0);
     });
   };
-  return { view, error, change };
+  return { view, error, change, unsaved, whenSaved: () => saving.current };
 }
