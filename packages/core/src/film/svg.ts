@@ -1,3 +1,4 @@
+import { linearToSrgb } from '../colour/srgb.ts';
 import { inkOf } from '../ink/ink-of.ts';
 import type { Ink } from '../ink/ink.ts';
 import { escaped } from '../vector/escaped.ts';
@@ -56,14 +57,14 @@ export function platesSvg(
 
 /**
  * A plate over those printed before it, as its ink lies on theirs: a transparent ink multiplies, one that covers hides them, one between does
- * both in turn.
+ * both in turn. SVG blends encoded values, so its opacity is encoded too: over white and over black it is then as the ink model has it.
  */
 function overOthers(group: string, id: string, { opacity }: Ink): string {
   if (opacity >= 1) return group;
   const multiplied = `<g style="mix-blend-mode:multiply">${group}</g>`;
   return opacity <= 0
     ? multiplied
-    : `${multiplied}<use href="#${id}" opacity="${Number(opacity.toFixed(3))}"/>`;
+    : `${multiplied}<use href="#${id}" opacity="${Number(linearToSrgb(opacity).toFixed(3))}"/>`;
 }
 
 /** What a file of several inks says of them. */
