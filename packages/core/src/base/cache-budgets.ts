@@ -54,6 +54,7 @@ export const TABLE_BUDGETS = {
   'letter outlines': 4,
   'letter polygons': 8,
   'container polygons': 4,
+  'whole cells': 4,
   'soft shapes': 17,
   'soft dots': 16,
   'film marks': 1,
@@ -74,4 +75,4 @@ export const TABLE_BUDGETS = {
 export type CacheName = keyof typeof PIXEL_BUDGETS | keyof typeof TABLE_BUDGETS;
 
 /** All caches of a thread together, MB at most. */
-export const CACHE_MEGABYTES = 1022;
+export const CACHE_MEGABYTES = 1026;

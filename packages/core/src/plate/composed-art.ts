@@ -1,8 +1,9 @@
 import { lay, type LineBits } from '../drawing/paint-drawing.ts';
 import type { InkSet } from '../ink/ink-set.ts';
 import type { Layers, PlacedTones } from '../original/content-kind.ts';
-import { isMasked, keepMasked, wholeCell } from '../original/mask/mask.ts';
-import { wholeReach, wholeTones } from '../original/mask/whole-tones.ts';
+import { isMasked, keepMasked, maskKey, sheetOf, wholeCell } from '../original/mask/mask.ts';
+import { wholeReach } from '../original/mask/shape-cells.ts';
+import { wholeTones } from '../original/mask/whole-tones.ts';
 import { mixDots, softMixDots } from '../original/mix/mix-dots.ts';
 import { mixPlane, mixSoftly } from '../original/mix/mix.ts';
 import { hasLine, hasTones, placeOriginal, type PlacedOriginal } from '../original/place-original.ts';
@@ -173,7 +174,8 @@ function layTones(
   const edgeOf = printed ? screen : undefined;
   const cell = edgeOf && wholeCell(original.container, edgeOf, frame);
   // Whole dots stand out of what they are cut to elsewhere.
-  const part = intersect(cell ? grownRegion(seen, wholeReach(cell.pixels / cell.cells)) : seen, sheet);
+  const standing = cell ? grownRegion(seen, wholeReach(Math.sqrt(cell.pixels / cell.cells))) : seen;
+  const part = intersect(standing, sheet);
   if (isEmpty(part)) return;
   const { tables, pictures } = materials;
   const draft = frame.draft === true;
@@ -193,12 +195,11 @@ function layTones(
   };
   const tones = (rows: Rows): Plane =>
     cell
-      ? wholeTones(
-          cell,
-          part,
-          (wide) => readIn(rows, wide),
-          (wide) => placed.mask(wide) ?? createPlane(wide.width, wide.height, SOLID),
-        )
+      ? wholeTones(cell, part, (wide) => readIn(rows, wide), {
+          in: (wide) => placed.mask(wide) ?? createPlane(wide.width, wide.height, SOLID),
+          sheet: sheetOf(frame),
+          key: () => maskKey(placed, placed.height),
+        })
       : readIn(rows, part);
   const over = tone ? mixedWithDots(placed, tones(tone), part) : createPlane(part.width, part.height);
   const opaque = both(alpha ? readIn(alpha, part) : undefined, placed.mask(part, edgeOf));

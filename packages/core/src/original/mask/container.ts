@@ -1,8 +1,8 @@
 import { present } from '../../base/present.ts';
 import type { Drawing } from '../../drawing/drawing.ts';
-import { flatten, mapContour, type Contour } from '../../path/contour.ts';
+import { flatten, mapContour, type Contour, type Polyline } from '../../path/contour.ts';
 import { fillPolygons, type FillRule } from '../../path/fill.ts';
-import { strokePolygons } from '../../path/stroke.ts';
+import { strokePolygons, type StrokeStyle } from '../../path/stroke.ts';
 import { mmToPixels, type Frame } from '../../raster/frame.ts';
 import type { Container } from '../../recipe/container.ts';
 import { MissingMaterial } from '../../base/errors.ts';
@@ -97,7 +97,7 @@ export function containerOutlines(
 /** Curves stray from their straight lines by no more than this, in pixels. */
 const TOLERANCE = 0.05;
 
-const recentPolygons = cache<{ inside: readonly FilledPolygons[]; rim: FilledPolygons | undefined }>(
+const recentPolygons = cache<{ inside: readonly FilledPolygons[]; rim: Rim | undefined }>(
   'container polygons',
 );
 
@@ -151,16 +151,45 @@ export function containerBits(
       rim:
         margin === 0
           ? undefined
-          : {
-              rule: 'nonzero' as const,
-              polygons: filled.flatMap(({ polygons }) =>
-                polygons.flatMap((line) => strokePolygons({ ...line, closed: true }, style, TOLERANCE)),
-              ),
-            },
+          : rimOf(
+              filled.flatMap(({ polygons }) => polygons),
+              style,
+            ),
     };
   });
   const bits = createBits(region.width, region.height);
   for (const { polygons, rule } of inside) fillPolygons(polygons, rule, region, bits);
-  if (rim) fillPolygons(rim.polygons, rim.rule, region, bits, margin > 0 ? 1 : 0);
+  if (rim) fillPolygons(piecesIn(rim, region), 'nonzero', region, bits, margin > 0 ? 1 : 0);
   return bits;
 }
+
+/** A margin as convex pieces, thousands of them, and of each the box it lies in: left, top, right and foot by turns. */
+interface Rim {
+  readonly pieces: readonly Polyline[];
+  readonly boxes: Float64Array;
+}
+
+function rimOf(outlines: readonly Polyline[], style: StrokeStyle): Rim {
+  const pieces = outlines.flatMap((line) => strokePolygons({ ...line, closed: true }, style, TOLERANCE));
+  const boxes = new Float64Array(4 * pieces.length);
+  for (const [k, { points }] of pieces.entries()) {
+    const box = [Infinity, Infinity, -Infinity, -Infinity];
+    for (let i = 0; i < points.length; i++) {
+      const side = i & 1;
+      box[side] = Math.min(box[side], points[i]);
+      box[side + 2] = Math.max(box[side + 2], points[i]);
+    }
+    boxes.set(box, 4 * k);
+  }
+  return { pieces, boxes };
+}
+
+/** The pieces that may ink pixels of a region. */
+const piecesIn = ({ pieces, boxes }: Rim, { x, y, width, height }: Region): Polyline[] =>
+  pieces.filter(
+    (_, k) =>
+      boxes[4 * k] < x + width &&
+      boxes[4 * k + 1] < y + height &&
+      boxes[4 * k + 2] > x &&
+      boxes[4 * k + 3] > y,
+  );

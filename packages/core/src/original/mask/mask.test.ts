@@ -279,3 +279,32 @@ describe('bleed', () => {
     expect(after[1] - before[1]).toBeCloseTo(30, 0);
   });
 });
+
+describe('whole dots of large cells', () => {
+  // 150 pixels a cell.
+  const scene = with_(
+    sceneOf(
+      greyPicture(200, 200, (x, y) => (x + y) % 256),
+      sheet,
+      { ruling: 2, angle: 22 },
+    ),
+    { container: { ...oval, edge: 'whole' } },
+  );
+  it('stand whole at the container’s edge, each the screen’s own shape', () => {
+    const plain = film(with_(scene, { container: null }));
+    const whole = film(scene);
+    const cut = film(with_(scene, { container: oval }));
+    // More or less than the container: never its outline.
+    expect(countInk(whole)).not.toBe(countInk(cut));
+    expect(countPatches(whole)).toBeLessThan(countPatches(plain));
+    expect(countPatches(whole)).toBeGreaterThan(8);
+  });
+  it('a region is that part of the whole, bit for bit', () => {
+    const whole = film(scene);
+    for (const region of [
+      { x: 101, y: 53, width: 257, height: 131 },
+      { x: 0, y: 640, width: 709, height: 69 },
+    ])
+      expect(Buffer.compare(film(scene, region).data, cropBits(whole, region).data)).toBe(0);
+  });
+});

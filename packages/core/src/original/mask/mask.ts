@@ -5,6 +5,7 @@ import { createPlane, HALF, SOLID, type Plane } from '../../raster/plane.ts';
 import { readInto } from '../../raster/read-rows.ts';
 import type { Region } from '../../raster/region.ts';
 import type { Container } from '../../recipe/container.ts';
+import { materialsKey } from '../../recipe/materials-key.ts';
 import type { OriginalRecipe } from '../../recipe/recipe.ts';
 import { latticeOf, type Screen } from '../../screen/screen.ts';
 import type { Supercell } from '../../screen/supercell.ts';
@@ -21,6 +22,22 @@ import { wholeDots } from './whole-dots.ts';
 /** True when something other than an original's own box and alpha says where it is seen. */
 export const isMasked = ({ content, container, fade }: OriginalRecipe): boolean =>
   container !== null || fade !== null || (contentKind(content).cut?.(content) ?? null) !== null;
+
+/** All of a grid. */
+export const sheetOf = ({ width, height }: Frame): Region => ({ x: 0, y: 0, width, height });
+
+/** Cache key: equal iff an original's container holds the same places of the same grid. */
+const containerKey = ({ container, placement }: OriginalRecipe, height: number, frame: Frame): string =>
+  JSON.stringify([container, placement, height, frame]);
+
+/** Cache key: equal iff an original is seen in the same places of the same grid, dots cut. */
+export function maskKey(placing: Placing, height: number): string {
+  const { original, materials, frame } = placing;
+  const { content, fade, tone } = original;
+  const inContainer = containerKey(original, height, frame);
+  if (fade === null && (contentKind(content).cut?.(content) ?? null) === null) return inContainer;
+  return JSON.stringify([inContainer, content, fade, fade && tone, materialsKey(materials)]);
+}
 
 /**
  * Where an original is seen in a region of a grid: 65535 = there, 0 = not. Its container, cut-out and fade all have their say; its own
@@ -99,7 +116,19 @@ function keepContainer(
     if (cell) {
       keepBits(
         out,
-        wholeDots(cell, (part) => paint(frame, part), region),
+        wholeDots(
+          cell,
+          {
+            in: (part) => {
+              const plane = createPlane(part.width, part.height, SOLID);
+              keepBits(plane, paint(frame, part));
+              return plane;
+            },
+            sheet: sheetOf(frame),
+            key: () => containerKey(original, height, frame),
+          },
+          region,
+        ),
       );
       return;
     }

@@ -1,57 +1,55 @@
+import { createBits, setBits, type Bits } from '../../raster/bits.ts';
+import { HALF } from '../../raster/plane.ts';
+import { grownRegion, type Region } from '../../raster/region.ts';
 import type { Supercell } from '../../screen/supercell.ts';
-import { bitAt, createBits, setBit, type Bits } from '../../raster/bits.ts';
-import type { Region } from '../../raster/region.ts';
+import { cellGrid, cellRuns } from './cell-grid.ts';
+import { cellsOfSheet, EDGE, IN, LARGE, type WholeShape } from './shape-cells.ts';
+
+/** Marks of a cell at the edge whose middle has been looked at, beside those of its pixels. */
+const INSIDE = 4;
+const OUTSIDE = 8;
 
 /**
  * The pixels of a region whose screen cell has its middle inside a shape: dots at the shape's edge are there whole or not
  * at all.
- *
- * @param inside the shape's bits on any region of the same grid
  */
-export function wholeDots(cell: Supercell, inside: (region: Region) => Bits, region: Region): Bits {
-  const { m, n, pixels } = cell;
-  const reach = Math.ceil(Math.sqrt(pixels / (m * m + n * n))) + 1;
-  const wide = {
-    x: region.x - reach,
-    y: region.y - reach,
-    width: region.width + 2 * reach,
-    height: region.height + 2 * reach,
-  };
-  const shape = inside(wide);
-  return wholeDotsAt(cell, (x, y) => bitAt(shape, x - wide.x, y - wide.y) === 1, region);
+export function wholeDots(supercell: Supercell, shape: WholeShape, region: Region): Bits {
+  const grid = cellGrid(supercell);
+  if (grid.side < LARGE) {
+    const wide = grownRegion(region, Math.ceil(grid.side) + 1);
+    const { data, width } = shape.in(wide);
+    return wholeDotsAt(supercell, (x, y) => data[(y - wide.y) * width + x - wide.x] >= HALF, region);
+  }
+  const marks = cellsOfSheet(supercell, shape);
+  const { bytes } = marks;
+  return wholeDotsAt(
+    supercell,
+    (x, y, column, row) => {
+      const index = marks.indexOf(column, row);
+      if ((bytes[index] & EDGE) !== EDGE) return (bytes[index] & EDGE) === IN;
+      if ((bytes[index] & (INSIDE | OUTSIDE)) === 0)
+        bytes[index] |= shape.in({ x, y, width: 1, height: 1 }).data[0] >= HALF ? INSIDE : OUTSIDE;
+      return (bytes[index] & INSIDE) !== 0;
+    },
+    region,
+  );
 }
 
 /**
  * The same where it is told of any pixel whether it is inside.
  *
- * @param isInside asked for the pixels that the cells' middles fall in
+ * @param isInside asked for the pixels that the cells' middles fall in, and for these cells' columns and rows
  */
 export function wholeDotsAt(
-  { m, n, ax, ay, pixels }: Supercell,
-  isInside: (x: number, y: number) => boolean,
+  supercell: Supercell,
+  isInside: (x: number, y: number, column: number, row: number) => boolean,
   region: Region,
 ): Bits {
   const out = createBits(region.width, region.height);
-  // Screen coordinates of a pixel are (x + iy)(p + iq) ÷ N, as in the making of thresholds: cell edges fall alike.
-  const p = m * ax + n * ay;
-  const q = n * ax - m * ay;
-  const full = 2 * pixels;
-  const back = pixels / (p * p + q * q);
-  // Along a row pixels of one cell follow one another.
-  let [lastU, lastV, here] = [NaN, NaN, false];
-  for (let j = 0; j < region.height; j++) {
-    const y = 2 * (region.y + j) + 1;
-    for (let i = 0; i < region.width; i++) {
-      const x = 2 * (region.x + i) + 1;
-      const u = Math.floor((x * p - y * q) / full) + 0.5;
-      const v = Math.floor((x * q + y * p) / full) + 0.5;
-      if (u !== lastU || v !== lastV) {
-        here = isInside(Math.floor((u * p + v * q) * back), Math.floor((v * p - u * q) * back));
-        lastU = u;
-        lastV = v;
-      }
-      if (here) setBit(out, i, j);
-    }
-  }
+  const grid = cellGrid(supercell);
+  cellRuns(grid, region, (from, to, y, column, row) => {
+    const [x, down] = grid.middleOf(column, row);
+    if (isInside(x, down, column, row)) setBits(out, y, from, to);
+  });
   return out;
 }
