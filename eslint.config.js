@@ -156,5 +156,5 @@ export default ts.config(
     ['**/light-table/**', '**/job-board/**', '**/runs/**', '**/shelves/**'],
     'Controls, store and engine serve every page and know none.',
   ]),
-  { files: ['**/*.test.ts'], rules: { 'no-restricted-imports': 'off' } },
+  { files: ['**/*.test.ts', '**/testing.ts'], rules: { 'no-restricted-imports': 'off' } },
 );

@@ -39,9 +39,8 @@ export const pdfTones: WritePdf = function* (job) {
   file.name('ExtGState', 'Screens', screens(file, job));
   const separations = inks.map((ink) => separation(file, ink, n));
   separations.forEach((space, i) => file.name('ColorSpace', `Ink${i}`, space));
-  file.name('ColorSpace', 'Inks', severalInks(file, inks, n));
   const frame = frameOf(recipe.sheet, options.ppi);
-  const picture = yield* tonePicture(file, job, frame, lines);
+  const picture = yield* tonePicture(file, job, severalInks(file, inks, n), frame, lines);
   file.name('XObject', 'Tones', picture);
   const { resolution } = frame;
   const points = (pixels: number) => (pixels * 72) / resolution;
@@ -93,10 +92,15 @@ function screens(file: PdfFile, { scene, plates }: PdfJob): PdfRef {
   return state;
 }
 
-/** Tones of all plates pixel by pixel, 8 bits each: what the films carry, before it is screened. */
+/**
+ * Tones of all plates pixel by pixel, 8 bits each: what the films carry, before it is screened.
+ *
+ * @param space of all inks; an image names no resource of its page (ISO 32000-1, table 89)
+ */
 function* tonePicture(
   file: PdfFile,
   { scene, plates }: PdfJob,
+  space: unknown,
   frame: Frame,
   lines: readonly (readonly PlatePath[] | undefined)[],
 ) {
@@ -106,7 +110,7 @@ function* tonePicture(
     Subtype: 'Image',
     Width: width,
     Height: height,
-    ColorSpace: name('Inks'),
+    ColorSpace: space,
     BitsPerComponent: 8,
     Interpolate: false,
     Filter: 'FlateDecode',

@@ -15,7 +15,6 @@ import {
   difference2000,
   srgbToLinear,
   xyzToLab,
-  usualMarks,
   type Bits,
   type Lab,
   type Panels,
@@ -23,11 +22,10 @@ import {
 } from '@brachytone/core';
 import { linearToXyz } from '@brachytone/core/colour/lab.ts';
 import { bitAt, countInk, cropBits } from '@brachytone/core/raster/bits.ts';
-import { greyPicture, sceneOf, testInk } from '@brachytone/core/testing.ts';
-import { readTypeface } from '@brachytone/typeface';
+import { greyPicture, sceneOf } from '@brachytone/core/testing.ts';
 import sharp from 'sharp';
 import { panelPicture, PDF_WRITERS } from './index.ts';
-import { LABEL_FONT, testFolder, tool, write } from './testing.ts';
+import { LABEL_FONT, testFolder, three, tool, write } from './testing.ts';
 
 const folder = testFolder();
 const path = (name: string) => join(folder, name);
@@ -35,72 +33,7 @@ const [films, vector, tones] = (['pdf-films', 'pdf-vector', 'pdf-tones'] as cons
   (id) => PDF_WRITERS[id]!,
 );
 
-const face = readTypeface(LABEL_FONT);
 const words = { job: 'Low tide & high', day: '2026-11-29', mirrored: false };
-
-/** Three inks, one of a name that has to be escaped, tones on two and line work on the third; bleed and marks. */
-function three(change: { marks?: boolean; resolution?: number } = {}): Scene {
-  const { marks = true, resolution = 600 } = change;
-  const base = sceneOf(
-    greyPicture(300, 200, (x, y) => 128 + 110 * Math.sin(x / 23) * Math.cos(y / 17)),
-    { width: 60, height: 40, resolution },
-  );
-  const [picture] = base.recipe.originals;
-  const text = {
-    ...picture,
-    id: 'letters',
-    name: 'Letters',
-    route: { kind: 'ink' as const, ink: 'ink-3' },
-    overprint: true,
-    content: {
-      kind: 'lettering' as const,
-      font: 'label',
-      ratio: 0.3,
-      text: 'Low tide',
-      align: 'left' as const,
-      tracking: 0,
-      leading: 100,
-      fill: 'solid' as const,
-      gradient: undefined as never,
-      outline: { width: 0, paint: 'bare' as const },
-      inner: { width: 0, paint: 'solid' as const },
-      glow: { reach: 4, strength: 0, paint: 'solid' as const },
-    },
-    placement: { x: 8, y: 10, width: 40, turn: 0, mirrored: false },
-  };
-  return {
-    ...base,
-    typefaces: new Map([['label', face]]),
-    recipe: {
-      ...base.recipe,
-      sheet: { ...base.recipe.sheet, bleed: 3 },
-      // Files know nothing of light that spreads in a stock.
-      stock: { ...base.recipe.stock, lab: [100, 0, 0], yuleNielsen: 1 },
-      inks: [
-        { ...testInk('ink-1', hexToLab('#e8b84a')), name: 'Lantern' },
-        { ...testInk('ink-2', hexToLab('#3a7d8c')), name: 'Tide (deep) #2' },
-        { ...testInk('ink-3', hexToLab('#2a2a2e')), name: 'Reed black' },
-      ],
-      originals: [
-        picture,
-        {
-          ...picture,
-          id: 'two',
-          route: { kind: 'ink', ink: 'ink-2' },
-          overprint: true,
-          tone: base.recipe.originals[0].tone,
-        },
-        text,
-      ],
-      plates: [
-        plainPlate('plate-1', 'ink-1', newScreen('dots', { ruling: 30, angle: 15 })),
-        plainPlate('plate-2', 'ink-2', newScreen('dots', { ruling: 30, angle: 75 })),
-        plainPlate('plate-3', 'ink-3', newScreen('dots', { ruling: 30, angle: 45 })),
-      ],
-      marks: { ...usualMarks('label'), uses: marks ? usualMarks('label').uses : [] },
-    },
-  };
-}
 
 const whole = (scene: Scene) => {
   const layout = filmLayout(scene.recipe);
