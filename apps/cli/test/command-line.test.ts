@@ -92,7 +92,7 @@ describe('films of the command line', () => {
       await server.end('SIGTERM');
       rmSync(data, { recursive: true, force: true });
     }
-  }, 600_000);
+  }, 1_200_000);
 });
 
 describe('treating pictures', () => {
