@@ -5,21 +5,16 @@
 import { readFileSync } from 'node:fs';
 import { getDocument, VerbosityLevel } from 'pdfjs-dist/legacy/build/pdf.mjs';
 
-const { pdfDocument, pages } = await opened(process.argv[2]);
+const pdfDocument = await getDocument({
+  data: new Uint8Array(readFileSync(process.argv[2])),
+  verbosity: VerbosityLevel.ERRORS,
+}).promise;
+const pages = [];
+for (let number = 1; number <= pdfDocument.numPages; number++) pages.push(await read(number));
 process.stdout.write(JSON.stringify(pages));
 await pdfDocument.destroy();
 
-async function opened(file) {
-  const pdfDocument = await getDocument({
-    data: new Uint8Array(readFileSync(file)),
-    verbosity: VerbosityLevel.ERRORS,
-  }).promise;
-  const pages = [];
-  for (let number = 1; number <= pdfDocument.numPages; number++) pages.push(await read(pdfDocument, number));
-  return { pdfDocument, pages };
-}
-
-async function read(pdfDocument, number) {
+async function read(number) {
   const page = await pdfDocument.getPage(number);
   const viewport = page.getViewport({ scale: 1 });
   const { canvas, context } = pdfDocument.canvasFactory.create(

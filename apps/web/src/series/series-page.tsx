@@ -71,7 +71,8 @@ function OpenSeries({ job }: { job: JobView }) {
     if (ready) takeHanded();
   }, [ready]);
   const make = async () => {
-    await whenSaved();
+    // Why it was refused is said already.
+    if (!(await whenSaved())) return;
     const { error: refused } = await startRun(job.id);
     if (refused) toast.error(sentenceOf(refused));
     else void navigate('/runs');

@@ -11,14 +11,14 @@ export function useSeries(job: string): {
   readonly change: (change: (series: Series) => Series) => void;
   /** Whether a change is on its way to the server. */
   readonly unsaved: boolean;
-  /** Settled once every change made so far is saved or refused. */
-  readonly whenSaved: () => Promise<void>;
+  /** Settled once every change made so far has been answered: true where all is saved, false where the newest was refused. */
+  readonly whenSaved: () => Promise<boolean>;
 } {
   const { data, error, refetch } = useSeriesQuery(job, { refetchOnMountOrArgChange: true });
   const [save] = useSaveSeriesMutation();
   const [view, setView] = useState<SeriesView>();
   const latest = useRef<SeriesView>(undefined);
-  const saving = useRef<Promise<void>>(Promise.resolve());
+  const saving = useRef(Promise.resolve(true));
   const waiting = useRef(0);
   const [unsaved, setUnsaved] = useState(false);
   useEffect(() => {
@@ -44,7 +44,7 @@ export function useSeries(job: string): {
       waiting.current--;
       // Only the newest of several that wait is sent.
       const next = latest.current;
-      if (waiting.current > 0 || !next) return;
+      if (waiting.current > 0 || !next) return true;
       const { data: saved, error: refused } = await save({
         job,
         revision: next.revision,
@@ -58,6 +58,7 @@ export function useSeries(job: string): {
         await refetch();
       }
       setUnsaved(waiting.current > 0);
+      return saved !== undefined;
     });
   };
   return { view, error, change, unsaved, whenSaved: () => saving.current };

@@ -1,7 +1,7 @@
 import { lay, type LineBits } from '../drawing/paint-drawing.ts';
 import type { InkSet } from '../ink/ink-set.ts';
 import type { Layers, PlacedTones } from '../original/content-kind.ts';
-import { isMasked, keepMasked, maskKey, sheetOf, wholeCell } from '../original/mask/mask.ts';
+import { isMasked, keepMasked, maskKey, wholeCell } from '../original/mask/mask.ts';
 import { wholeReach } from '../original/mask/shape-cells.ts';
 import { wholeTones } from '../original/mask/whole-tones.ts';
 import { mixDots, softMixDots } from '../original/mix/mix-dots.ts';
@@ -13,7 +13,7 @@ import { addBits, clearBit, createBits, isBlank, placeBits, type Bits } from '..
 import type { Frame } from '../raster/frame.ts';
 import { createPlane, HALF, SOLID, type Plane } from '../raster/plane.ts';
 import { readInto, readStraight } from '../raster/read-rows.ts';
-import { grownRegion, intersect, isEmpty, type Region } from '../raster/region.ts';
+import { grownRegion, intersect, isEmpty, wholeOf, type Region } from '../raster/region.ts';
 import type { Rows } from '../raster/rows.ts';
 import { insideBox } from '../raster/sample.ts';
 import { inkSetOf } from '../recipe/ink-set.ts';
@@ -49,7 +49,7 @@ export function composedArt(
 ): PlateArt {
   const { recipe } = scene;
   const { ink, screen, shift } = recipe.plates[plate];
-  const sheet = intersect(region, { x: 0, y: 0, width: frame.width, height: frame.height });
+  const sheet = intersect(region, wholeOf(frame));
   const inkSet = inkSetOf(recipe);
   const art: Laying = { tone: out, line: undefined, frame, region, sheet, screen, ink, inkSet };
   for (const one of recipe.originals) {
@@ -197,7 +197,7 @@ function layTones(
     cell
       ? wholeTones(cell, part, (wide) => readIn(rows, wide), {
           in: (wide) => placed.mask(wide) ?? createPlane(wide.width, wide.height, SOLID),
-          sheet: sheetOf(frame),
+          sheet: wholeOf(frame),
           key: () => maskKey(placed, placed.height),
         })
       : readIn(rows, part);

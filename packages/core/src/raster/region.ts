@@ -18,6 +18,14 @@ export function intersect(a: Region, b: Region): Region {
   };
 }
 
+/** All of a grid. */
+export const wholeOf = ({ width, height }: { readonly width: number; readonly height: number }): Region => ({
+  x: 0,
+  y: 0,
+  width,
+  height,
+});
+
 /** True when the region holds no pixel. */
 export const isEmpty = (region: Region): boolean => region.width <= 0 || region.height <= 0;
 

@@ -3,7 +3,7 @@ import { after, inverse, moved } from '../../raster/affine.ts';
 import { clearBit, type Bits } from '../../raster/bits.ts';
 import { createPlane, HALF, SOLID, type Plane } from '../../raster/plane.ts';
 import { readInto } from '../../raster/read-rows.ts';
-import type { Region } from '../../raster/region.ts';
+import { wholeOf, type Region } from '../../raster/region.ts';
 import type { Container } from '../../recipe/container.ts';
 import { materialsKey } from '../../recipe/materials-key.ts';
 import type { OriginalRecipe } from '../../recipe/recipe.ts';
@@ -22,9 +22,6 @@ import { wholeDots } from './whole-dots.ts';
 /** True when something other than an original's own box and alpha says where it is seen. */
 export const isMasked = ({ content, container, fade }: OriginalRecipe): boolean =>
   container !== null || fade !== null || (contentKind(content).cut?.(content) ?? null) !== null;
-
-/** All of a grid. */
-export const sheetOf = ({ width, height }: Frame): Region => ({ x: 0, y: 0, width, height });
 
 /** Cache key: equal iff an original's container holds the same places of the same grid. */
 const containerKey = ({ container, placement }: OriginalRecipe, height: number, frame: Frame): string =>
@@ -124,7 +121,7 @@ function keepContainer(
               keepBits(plane, paint(frame, part));
               return plane;
             },
-            sheet: sheetOf(frame),
+            sheet: wholeOf(frame),
             key: () => containerKey(original, height, frame),
           },
           region,
