@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { exact } from './pictures.ts';
 import { Server } from './server.ts';
 
-const server = new Server(4293, true);
+const server = new Server(4293, true, {}, true);
 test.beforeAll(() => server.start());
 test.afterAll(() => server.stop());
 
@@ -14,9 +14,7 @@ test('a fresh board has the demo jobs with their proofs, to find, copy, put away
   await expect(cards).toHaveCount(10);
   for (const image of await page.getByRole('img', { name: /Proof of/ }).all()) {
     await expect
-      .poll(() => image.evaluate((one: HTMLImageElement) => one.complete && one.naturalWidth), {
-        timeout: 90_000,
-      })
+      .poll(() => image.evaluate((one: HTMLImageElement) => one.complete && one.naturalWidth))
       .toBeGreaterThan(100);
   }
   await page.getByRole('searchbox', { name: 'Find a job' }).fill('tide');

@@ -49,8 +49,7 @@ async function startJob(page: Page, name: string): Promise<string> {
   return id;
 }
 
-const saved = (page: Page) =>
-  expect(page.getByRole('status', { name: 'Saving' })).toHaveText('saved', { timeout: 15_000 });
+const saved = (page: Page) => expect(page.getByRole('status', { name: 'Saving' })).toHaveText('saved');
 const recipeOf = async (id: string): Promise<Recipe> =>
   (await server.json<JobView>(`jobs/${id}`)).document.recipe;
 const cards = (page: Page) =>
@@ -75,7 +74,7 @@ const mean = (values: number[]) => values.reduce((sum, value) => sum + value, 0)
 async function differing(page: Page, id: string): Promise<number[]> {
   const run = await server.json<RunView>('runs', json({ jobId: id }));
   const done = () => server.json<RunView>(`runs/${run.id}`);
-  await expect.poll(async () => (await done()).status, { timeout: 90_000 }).toBe('done');
+  await expect.poll(async () => (await done()).status).toBe('done');
   const recipe = await recipeOf(id);
   const counts: number[] = [];
   for (const { file, plates } of (await done()).films) {
@@ -162,7 +161,7 @@ test('spot inks are picked from the picture, an ink blended, a plate moved, pain
 }) => {
   const id = await startJob(page, 'spot.png');
   await page.getByRole('combobox', { name: 'How it comes to the inks' }).selectOption('spot');
-  await expect(cards(page)).toHaveCount(4, { timeout: 20_000 });
+  await expect(cards(page)).toHaveCount(4);
   await exact(page);
   const reach = page.getByRole('button', { name: /Show what is out of reach/ });
   await expect(reach).toContainText(/ΔE \d/);
@@ -260,13 +259,10 @@ test('a separated file is taken by an intent, goes to its own plates, and its fi
     const share = ((data[k] / 255) * 100).toFixed(0);
     const said = /covers? ?(\d+(?:\.\d)?) %|(\d+(?:\.\d)?) %/;
     await expect
-      .poll(
-        async () => {
-          const [, a, b] = said.exec((await cards(page).nth(k).textContent()) ?? '') ?? [];
-          return Math.abs(Number(a ?? b) - Number(share)) <= 1.5;
-        },
-        { timeout: 60_000 },
-      )
+      .poll(async () => {
+        const [, a, b] = said.exec((await cards(page).nth(k).textContent()) ?? '') ?? [];
+        return Math.abs(Number(a ?? b) - Number(share)) <= 1.5;
+      })
       .toBe(true);
   }
 });
@@ -316,10 +312,10 @@ test('pulls are kept, wiped against and taken up; the proof is seen from afar an
   await expect.poll(async () => spreadOf(await tablePixels(page))).toBeLessThan(near * 0.6);
 
   await page.getByRole('radio', { name: 'Product' }).click();
-  await page.locator('[data-testid=product-canvas][data-sharpness=exact]').waitFor({ timeout: 30_000 });
+  await page.locator('[data-testid=product-canvas][data-sharpness=exact]').waitFor();
   await expect(page.getByText('40 × 50 mm, true to scale')).toBeVisible();
   for (const name of ['Wall', 'Shirt', 'Tote', 'Flag']) {
     await page.getByRole('radio', { name }).click();
-    await page.locator('[data-testid=product-canvas][data-sharpness=exact]').waitFor({ timeout: 30_000 });
+    await page.locator('[data-testid=product-canvas][data-sharpness=exact]').waitFor();
   }
 });

@@ -40,13 +40,10 @@ export async function filmsOf(server: Server, hands: Hands): Promise<{ name: str
   const id = page.url().split('/')[4];
   let run: RunView | undefined;
   await expect
-    .poll(
-      async () => {
-        [run] = await server.json<RunView[]>(`runs?job=${id}`);
-        return run?.status;
-      },
-      { timeout: 90_000 },
-    )
+    .poll(async () => {
+      [run] = await server.json<RunView[]>(`runs?job=${id}`);
+      return run?.status;
+    })
     .toBe('done');
   const { films, id: runId } = run!;
   return Promise.all(

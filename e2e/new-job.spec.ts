@@ -15,7 +15,7 @@ test('a job begins with an empty sheet, and gets a tint, lettering over it, and 
   await dialog.getByLabel('Sheet size').selectOption('A5');
   await dialog.getByRole('button', { name: 'Empty sheet' }).click();
   // The first test of a server that has only just begun, on a machine that has much to do.
-  await expect(page.getByRole('button', { name: 'Add to the sheet' })).toBeVisible({ timeout: 90_000 });
+  await expect(page.getByRole('button', { name: 'Add to the sheet' })).toBeVisible();
   const add = async (name: RegExp) => {
     await page.getByRole('button', { name: 'Add to the sheet' }).click();
     await page.getByRole('menuitem', { name }).click();

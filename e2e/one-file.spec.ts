@@ -68,9 +68,7 @@ test('a file of all inks looks like the proof, in Chromium and in resvg', async 
   };
   const job = await json<JobView>('jobs', { document: together });
   let run = await json<RunView>('runs', { jobId: job.id });
-  await expect
-    .poll(async () => (run = await json<RunView>(`runs/${run.id}`)).status, { timeout: 90_000 })
-    .toBe('done');
+  await expect.poll(async () => (run = await json<RunView>(`runs/${run.id}`)).status).toBe('done');
   const svg = (await bytes(`runs/${run.id}/films/${run.films[0].file}`)).toString();
   expect(svg.match(/mix-blend-mode:multiply/g)!.length).toBeGreaterThan(1);
   const proof = await bytes(`jobs/${job.id}/proof.png?longer=${ACROSS}`);

@@ -13,7 +13,7 @@ async function idOf(name: string): Promise<string> {
 }
 const exact = async (page: Page) => {
   await page.waitForTimeout(300);
-  await page.locator('[data-testid=table-canvas][data-sharpness=exact]').waitFor({ timeout: 90_000 });
+  await page.locator('[data-testid=table-canvas][data-sharpness=exact]').waitFor();
 };
 
 /** Share of the dark pixels of a strip along the table's top, where the film's slug is. */
@@ -50,9 +50,7 @@ test('what is already on the stock is seen in its own colours under the inks, an
   await page.keyboard.press('Enter');
   await exact(page);
   await page.getByRole('button', { name: 'Make films' }).first().click();
-  await expect(page.getByRole('link', { name: /season-leaflet-.*\.tif/ })).toHaveCount(1, {
-    timeout: 90_000,
-  });
+  await expect(page.getByRole('link', { name: /season-leaflet-.*\.tif/ })).toHaveCount(1);
 });
 
 test('marks are switched on, seen on the film, and leave in a PDF of all plates, which is cleaned away by rule', async ({
@@ -66,16 +64,16 @@ test('marks are switched on, seen on the film, and leave in a PDF of all plates,
   await page.getByRole('button', { name: 'Those most printers ask for' }).click();
   await expect(facts).toBeHidden();
   await exact(page);
-  await expect.poll(() => darkAbove(page), { timeout: 60_000 }).toBeGreaterThan(200);
+  await expect.poll(() => darkAbove(page)).toBeGreaterThan(200);
   await page.getByRole('switch', { name: 'Ruler' }).click();
   await page.getByRole('button', { name: 'Sizes of step wedge' }).click();
   await page.getByRole('textbox', { name: 'Steps, number' }).fill('6');
   await page.keyboard.press('Enter');
   await page.getByLabel('File kind').selectOption('pdf-films');
-  await expect(page.getByText(/about .*kB/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/about .*kB/)).toBeVisible();
   await page.getByRole('button', { name: 'Make films' }).last().click();
   const link = page.getByRole('link', { name: 'members-ticket-all-inks.pdf' });
-  const [download] = await Promise.all([page.waitForEvent('download'), link.click({ timeout: 90_000 })]);
+  const [download] = await Promise.all([page.waitForEvent('download'), link.click()]);
   const pdf = readFileSync(await download.path());
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
   expect(pdf.toString('latin1')).toContain('/Separation /Lantern');

@@ -54,4 +54,4 @@ export const startPlain = (page: Page) => page.getByRole('button', { name: 'Star
 
 /** Waits until the table has every bit of the film in its picture. */
 export const exact = (page: Page) =>
-  page.locator('[data-testid=table-canvas][data-sharpness=exact]').waitFor({ timeout: 90_000 });
+  page.locator('[data-testid=table-canvas][data-sharpness=exact]').waitFor();

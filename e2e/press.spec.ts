@@ -12,9 +12,7 @@ async function jobOf(name: string): Promise<{ id: string; document: JobDocument 
 const recipeOf = async (id: string) =>
   ((await (await fetch(`${server.url}/api/jobs/${id}`)).json()) as JobView).document.recipe;
 const checked = (page: Page) =>
-  expect(page.getByRole('status', { name: 'Press check' })).not.toContainText('checking', {
-    timeout: 90_000,
-  });
+  expect(page.getByRole('status', { name: 'Press check' })).not.toContainText('checking');
 const saved = (page: Page) => expect(page.getByRole('status', { name: 'Saving' })).toHaveText('saved');
 
 /** Mean of the middle of the table, 0–255. */
@@ -30,7 +28,7 @@ const light = (page: Page) =>
   });
 const exact = async (page: Page) => {
   await page.waitForTimeout(300);
-  await page.locator('[data-testid=table-canvas][data-sharpness=exact]').waitFor({ timeout: 90_000 });
+  await page.locator('[data-testid=table-canvas][data-sharpness=exact]').waitFor();
 };
 
 test('a press turns the proof into its print; one key compares; a mend is tried, taken and undone', async ({
@@ -112,7 +110,7 @@ test('the dial tells the moiré at each angle, and turns the plate', async ({ pa
   const docket = page.getByRole('complementary', { name: 'Docket' });
   await docket.getByRole('button', { name: '75°', exact: true }).click();
   const dial = page.getByRole('region', { name: 'Moiré at each angle' });
-  await expect(dial.getByText('no moiré', { exact: true })).toBeVisible({ timeout: 60_000 });
+  await expect(dial.getByText('no moiré', { exact: true })).toBeVisible();
   const angle = dial.getByRole('textbox', { name: 'Angle on the dial' });
   // Four degrees beside another plate's 45°.
   await angle.fill('49');
@@ -162,7 +160,7 @@ test('a press is calibrated on the simulated press, takes the curve, and the job
   await expect(page.getByText('+19.8 % at 50 %')).toBeVisible();
   await page.getByRole('radio', { name: 'Simulated' }).click();
   await page.getByRole('button', { name: 'Print and measure' }).click();
-  await expect(page.getByText('Read by the simulated instrument.')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('Read by the simulated instrument.')).toBeVisible();
   // A reading is left out by a click, and is so on the server.
   await page.getByRole('button', { name: /^Reading 12:/ }).press('Enter');
   await expect(page.getByText('1 left out')).toBeVisible();
@@ -176,7 +174,7 @@ test('a press is calibrated on the simulated press, takes the curve, and the job
   await page.getByRole('button', { name: 'Pulls', exact: true }).click();
   await page.getByRole('button', { name: 'Print on the simulated press' }).click();
   const shares = page.getByRole('list', { name: 'Inked, percent of the sheet' });
-  await expect(shares).toBeVisible({ timeout: 90_000 });
+  await expect(shares).toBeVisible();
   const [asked, printed] = Array.from((await shares.innerText()).matchAll(/\d+\.\d/g), ([one]) =>
     Number(one),
   );

@@ -24,8 +24,7 @@ async function startJob(page: Page, name: string): Promise<string> {
   return /jobs\/([^/]+)/.exec(page.url())![1];
 }
 
-const saved = (page: Page) =>
-  expect(page.getByRole('status', { name: 'Saving' })).toHaveText('saved', { timeout: 15_000 });
+const saved = (page: Page) => expect(page.getByRole('status', { name: 'Saving' })).toHaveText('saved');
 
 const screenOf = async (id: string): Promise<Screen> =>
   (await server.json<JobView>(`jobs/${id}`)).document.recipe.plates[0].screen;
@@ -72,7 +71,7 @@ async function withScreens(id: string, screens: readonly Screen[], format: strin
 async function filmsOf(jobId: string): Promise<Buffer[]> {
   const { id } = await server.json<RunView>('runs', json({ jobId }));
   const done = () => server.json<RunView>(`runs/${id}`);
-  await expect.poll(async () => (await done()).status, { timeout: 90_000 }).toBe('done');
+  await expect.poll(async () => (await done()).status).toBe('done');
   return Promise.all(
     (await done()).films.map(async ({ file }) =>
       Buffer.from(await (await fetch(`${server.url}/api/runs/${id}/films/${file}`)).arrayBuffer()),
@@ -148,7 +147,7 @@ test('a test strip tries a number, two make a grid, and a band is taken as one s
   await expect(bands).toHaveCount(9);
   // Every band comes to hold every bit of its own film.
   await expect
-    .poll(() => bands.evaluateAll((all) => all.map((one) => one.dataset.sharpness)), { timeout: 60_000 })
+    .poll(() => bands.evaluateAll((all) => all.map((one) => one.dataset.sharpness)))
     .toEqual(Array.from({ length: 9 }, () => 'exact'));
   const [ruling, angle] = (await bands.nth(4).getAttribute('aria-label'))!
     .replace('Take ', '')
@@ -197,7 +196,7 @@ test('dots of a mix and colour dots are tried on strips too', async ({ page }) =
     bands
       .locator('canvas')
       .evaluateAll((all) => new Set(all.map((one) => (one as HTMLCanvasElement).toDataURL())).size);
-  await expect.poll(pictures, { timeout: 30_000 }).toBe(5);
+  await expect.poll(pictures).toBe(5);
   await bands.first().click();
   await saved(page);
   expect((await originalOf(id)).colourDots!.ruling).toBeCloseTo(parseFloat(taken.replace('Take ', '')), 1);

@@ -13,9 +13,7 @@ test('a job is put away, deleted with what is its own, and storage tells what is
     body: JSON.stringify({ jobId: job.id }),
   });
   await page.goto(`${server.url}/runs`);
-  await expect(page.getByRole('link', { name: 'low-tide-card-deep-tide.tif' })).toBeVisible({
-    timeout: 90_000,
-  });
+  await expect(page.getByRole('link', { name: 'low-tide-card-deep-tide.tif' })).toBeVisible();
   await page.goto(`${server.url}/storage`);
   const films = page.getByRole('row', { name: 'Films' });
   await expect(films.getByRole('cell').nth(1)).toHaveText('1');

@@ -16,8 +16,7 @@ async function startJob(page: Page, name: string): Promise<string> {
   return /jobs\/([^/]+)/.exec(page.url())![1];
 }
 
-const saved = (page: Page) =>
-  expect(page.getByRole('status', { name: 'Saving' })).toHaveText('saved', { timeout: 15_000 });
+const saved = (page: Page) => expect(page.getByRole('status', { name: 'Saving' })).toHaveText('saved');
 
 async function recipeOf(page: Page, id: string): Promise<JobView['document']['recipe']> {
   const job = (await (await page.request.get(`${server.url}/api/jobs/${id}`)).json()) as JobView;

@@ -23,14 +23,12 @@ test('a dropped picture is seen in twelve treatments on the sheet that is asked 
   await expect(cards).toHaveCount(12);
   // Every one is a proof of this very picture, not a sample.
   await expect
-    .poll(
-      () =>
-        cards
-          .locator('img')
-          .evaluateAll(
-            (all) => (all as HTMLImageElement[]).filter(({ naturalWidth }) => naturalWidth > 0).length,
-          ),
-      { timeout: 60_000 },
+    .poll(() =>
+      cards
+        .locator('img')
+        .evaluateAll(
+          (all) => (all as HTMLImageElement[]).filter(({ naturalWidth }) => naturalWidth > 0).length,
+        ),
     )
     .toBe(12);
   await page.getByLabel('Printed on').selectOption({ label: 'A5, filled' });
@@ -173,7 +171,7 @@ test('an archive of pictures with a table becomes a series, trimmed one by one, 
   await page.getByRole('button', { name: 'Make 2 films' }).click();
   await page.waitForURL('**/runs');
   await expect(page.getByText('series of 2')).toBeVisible();
-  await expect(page.getByRole('link', { name: 'otto-reed-2.tif' })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('link', { name: 'otto-reed-2.tif' })).toBeVisible();
 });
 
 test('the handbook opens at what a control is about, and is searched', async ({ page, context }) => {

@@ -119,8 +119,8 @@ describe('runs', () => {
       const seen: number[] = [];
       const watching = server.app
         .get(RunRows)
-        .watch()
-        .subscribe((run) => seen.push(run.progress));
+        .news()
+        .subscribe(({ data }) => seen.push((data as RunView).progress));
       const run = await ended((await startRun(id)).id);
       watching.unsubscribe();
       expect(run).toMatchObject({ status: 'done', progress: 1, message: null });

@@ -1,7 +1,7 @@
-import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
+import { Inject, Injectable, type MessageEvent, type OnModuleInit } from '@nestjs/common';
 import { gangName, type RunFilm, type RunView } from '@brachytone/job';
 import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
-import { Subject, type Observable } from 'rxjs';
+import { map, merge, Subject, type Observable } from 'rxjs';
 import { DATABASE, type Database } from '../database/database.ts';
 import { jobs, runs } from '../database/schema.ts';
 import { notFound } from '../http/problem.ts';
@@ -192,14 +192,12 @@ export class RunRows implements OnModuleInit {
     }
   }
 
-  /** Every change to any run, as it happens. */
-  watch(): Observable<RunView> {
-    return this.changes.asObservable();
-  }
-
-  /** Numbers of runs that are deleted, as it happens. */
-  watchRemovals(): Observable<string> {
-    return this.removals.asObservable();
+  /** Changes to runs, and numbers of those that are deleted, as server-sent events. */
+  news(): Observable<MessageEvent> {
+    return merge(
+      this.changes.pipe(map((run) => ({ type: 'run', data: run }))),
+      this.removals.pipe(map((id) => ({ type: 'gone', data: id }))),
+    );
   }
 
   /** Runs, and whether their jobs are others by now. */

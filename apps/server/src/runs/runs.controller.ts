@@ -80,11 +80,7 @@ export class RunsController {
   events(@Who() visitor: Visitor): Observable<MessageEvent> {
     // A beat now and then keeps the line open while nothing happens.
     const beat = interval(20_000).pipe(map(() => ({ type: 'beat', data: '' })));
-    return merge(
-      this.rows.watch().pipe(map((run) => ({ type: 'run', data: run }))),
-      this.rows.watchRemovals().pipe(map((id) => ({ type: 'gone', data: id }))),
-      beat,
-    ).pipe(this.sessions.whileSignedIn(visitor));
+    return merge(this.rows.news(), beat).pipe(this.sessions.whileSignedIn(visitor));
   }
 
   @Post()

@@ -1,8 +1,9 @@
 import { labToHex } from '@brachytone/core';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { screenWords, shortSheet } from '../words/words.ts';
 import { toast } from 'sonner';
+import { ProofPicture } from '../controls/proof-picture.tsx';
 import { sentenceOf, useDuplicateJobMutation, usePutAwayMutation } from '../store/api.ts';
 import type { JobSummary } from '@brachytone/job';
 import { Others } from '../studio/others.tsx';
@@ -27,13 +28,11 @@ export function JobCard({ job }: { job: JobSummary }) {
   const { name, sheet, stock, inks, plates } = job;
   const [duplicate] = useDuplicateJobMutation();
   const [putAway] = usePutAwayMutation();
-  const [shown, setShown] = useState(false);
   const ratio = window.devicePixelRatio || 1;
   const { width, height } = sheet;
   const [deleting, setDeleting] = useState(false);
   const scale = LONGER / Math.max(width, height);
   const source = `/api/jobs/${job.id}/proof.png?longer=${Math.round(LONGER * ratio)}&revision=${job.revision}`;
-  useEffect(() => setShown(false), [source]);
   const move = async (away: boolean) => {
     const { error } = await putAway({ id: job.id, putAway: away });
     if (error) toast.error(sentenceOf(error));
@@ -51,12 +50,11 @@ export function JobCard({ job }: { job: JobSummary }) {
         aria-label={`Open ${name}`}
         className="flex h-[252px] items-center justify-center bg-[#a9a8a4]"
       >
-        <img
-          src={source}
+        <ProofPicture
+          source={source}
           alt={`Proof of ${name}`}
-          onLoad={() => setShown(true)}
           style={{ width: width * scale, height: height * scale, background: labToHex(stock.lab) }}
-          className={shown ? '' : 'text-transparent'}
+          awaited="text-transparent"
         />
       </Link>
       <div className="mt-2.5 flex items-center gap-2">

@@ -1,5 +1,5 @@
 import type { SeriesMember } from '@brachytone/job';
-import { useState } from 'react';
+import { ProofPicture } from '../controls/proof-picture.tsx';
 
 /** Height of a card's picture, CSS pixels. */
 const HEIGHT = 150;
@@ -33,8 +33,6 @@ export function MemberCard({
   /** Takes it out; missing for whoever may only look. */
   onDrop?: () => void;
 }) {
-  const [state, setState] = useState<{ source: string; shown: boolean | 'failed' }>({ source, shown: false });
-  const shown = state.source === source ? state.shown : false;
   const words = Object.values(member.fields).filter(Boolean).join(' · ');
   const name = member.picture?.name ?? (words || 'the job’s picture');
   return (
@@ -46,18 +44,7 @@ export function MemberCard({
         style={{ height: HEIGHT }}
         onClick={onOpen}
       >
-        {shown === 'failed' ? (
-          <span className="px-3 text-center text-[12px]">This one could not be drawn.</span>
-        ) : (
-          <img
-            src={source}
-            alt=""
-            loading="lazy"
-            className={`max-h-full max-w-full ${shown ? '' : 'opacity-0'}`}
-            onLoad={() => setState({ source, shown: true })}
-            onError={() => setState({ source, shown: 'failed' })}
-          />
-        )}
+        <ProofPicture source={source} alt="" className="max-h-full max-w-full" awaited="opacity-0" />
       </button>
       <div className="px-2 py-1">
         <p className="flex items-baseline gap-2">

@@ -35,6 +35,7 @@ import type {
   Taking,
 } from '@brachytone/job';
 import { changeHeaders } from '../server/change-headers.ts';
+import { newsLine } from '../server/news-line.ts';
 import { takeEarly } from './early-job.ts';
 
 const ask = fetchBaseQuery({
@@ -268,36 +269,29 @@ export const api = createApi({
     runs: build.query<RunView[], { most: number; job?: string }>({
       query: (params) => ({ url: 'runs', params }),
       providesTags: ['runs'],
-      // Each asks for news by a line of its own, and browsers have few.
+      // Whoever looks again sees what became of them meanwhile.
       keepUnusedDataFor: 0,
       async onCacheEntryAdded({ job }, { updateCachedData, cacheDataLoaded, cacheEntryRemoved, dispatch }) {
-        const events = new EventSource('/api/runs/events');
-        try {
-          await cacheDataLoaded;
-          events.addEventListener('run', (event: MessageEvent<string>) => {
-            const run = JSON.parse(event.data) as Draft<RunView>;
+        const line = newsLine();
+        const stop = [
+          line.hear('run', (data) => {
+            const run = JSON.parse(data) as Draft<RunView>;
             if (job !== undefined && run.jobId !== job) return;
             updateCachedData((runs) => {
               const at = runs.findIndex(({ id }) => id === run.id);
               if (at < 0) runs.unshift(run);
               else runs[at] = run;
             });
-          });
-          events.addEventListener('gone', ({ data }: MessageEvent<string>) => {
+          }),
+          line.hear('gone', (data) => {
             updateCachedData((runs) => runs.filter(({ id }) => id !== data));
-          });
-          // After a break in the line something may have been missed.
-          let broken = false;
-          events.addEventListener('error', () => (broken = true));
-          events.addEventListener('open', () => {
-            if (broken) dispatch(api.util.invalidateTags(['runs']));
-            broken = false;
-          });
-        } catch {
-          // The list itself could not be had; the query shows that.
-        }
+          }),
+          line.hearOfMissed(() => dispatch(api.util.invalidateTags(['runs']))),
+        ];
+        // Without the list itself there is nothing to change; the query shows that.
+        await cacheDataLoaded.catch(() => undefined);
         await cacheEntryRemoved;
-        events.close();
+        stop.forEach((end) => end());
       },
     }),
     gangPlan: build.query<GangPreview, GangWish>({

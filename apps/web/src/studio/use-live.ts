@@ -2,6 +2,7 @@ import type { JobNews, JobView, Presence } from '@brachytone/job';
 import { useEffect } from 'react';
 import { toast } from 'sonner';
 import { pictures } from '../engine/pictures.ts';
+import { newsLine } from '../server/news-line.ts';
 import { api } from '../store/api.ts';
 import { caughtUp } from '../store/job-slice.ts';
 import { studioApi } from '../store/studio-api.ts';
@@ -43,26 +44,20 @@ export function useLive(): void {
   const dispatch = useAppDispatch();
   const id = useAppSelector((state) => state.job?.id);
   useEffect(() => {
-    const line = new EventSource(`/api/live${id === undefined ? '' : `?job=${id}`}`);
-    line.addEventListener('presence', ({ data }: MessageEvent<string>) =>
-      dispatch(told(JSON.parse(data) as Presence[])),
-    );
-    line.addEventListener('job', ({ data }: MessageEvent<string>) =>
-      dispatch(hearOf(JSON.parse(data) as JobNews)),
-    );
-    line.addEventListener('proof', () => dispatch(api.util.invalidateTags(['proof links'])));
-    line.addEventListener('missed', () => {
-      if (id !== undefined) void dispatch(catchUp(id));
-    });
-    // After a break in the line something may have been missed.
-    let broken = false;
-    line.addEventListener('error', () => (broken = true));
-    line.addEventListener('open', () => {
-      if (broken && id !== undefined) void dispatch(catchUp(id));
-      broken = false;
-    });
-    return () => line.close();
+    const line = newsLine();
+    const stop = [
+      line.hear('presence', (data) => dispatch(told(JSON.parse(data) as Presence[]))),
+      line.hear('job', (data) => dispatch(hearOf(JSON.parse(data) as JobNews))),
+      line.hear('proof', () => dispatch(api.util.invalidateTags(['proof links']))),
+      line.hearOfMissed(() => {
+        if (id !== undefined) void dispatch(catchUp(id));
+        else dispatch(api.util.invalidateTags(['jobs']));
+      }),
+    ];
+    line.open(id);
+    return () => stop.forEach((end) => end());
   }, [dispatch, id]);
+  useEffect(() => () => newsLine().close(), []);
 }
 
 /** Others who have a job open. */

@@ -1,6 +1,6 @@
 import { labToHex } from '@brachytone/core';
 import type { TreatmentView } from '@brachytone/job';
-import { useState } from 'react';
+import { ProofPicture } from '../controls/proof-picture.tsx';
 import { seenIn, type SeenOn } from './seen-in.ts';
 
 /** A real proof of something in a treatment, within a box; the box is grey as a bench until it is there. */
@@ -18,25 +18,18 @@ export function TreatmentPicture({
   eager?: boolean;
 }) {
   const source = seenIn(treatment.id, on, Math.max(longer.width, longer.height));
-  const [state, setState] = useState<{ source: string; shown: boolean | 'failed' }>({ source, shown: false });
-  const shown = state.source === source ? state.shown : false;
   return (
     <span
       className="relative flex items-center justify-center overflow-hidden bg-[#a9a8a4]"
       style={{ height: longer.height }}
     >
-      {shown === 'failed' ? (
-        <span className="px-4 text-center text-[12px] text-ink">This one could not be drawn.</span>
-      ) : (
-        <img
-          src={source}
-          alt=""
-          loading={eager ? 'eager' : 'lazy'}
-          className={`max-h-full max-w-full transition-opacity duration-150 ${shown ? '' : 'opacity-0'}`}
-          onLoad={() => setState({ source, shown: true })}
-          onError={() => setState({ source, shown: 'failed' })}
-        />
-      )}
+      <ProofPicture
+        source={source}
+        alt=""
+        eager={eager}
+        className="max-h-full max-w-full transition-opacity duration-150"
+        awaited="opacity-0"
+      />
     </span>
   );
 }

@@ -1,0 +1,74 @@
+import { useEffect, useRef, useState, type CSSProperties } from 'react';
+import { pictureTurns } from './picture-turns.ts';
+
+/** A picture is asked for when it is so near to being seen, CSS pixels. */
+const NEAR = 300;
+
+/**
+ * A picture that the server may have to draw first. It waits for its turn, and is given up once it is not wanted: a picture
+ * that is only taken out of a page goes on loading, and being drawn.
+ */
+export function ProofPicture({
+  source,
+  alt,
+  eager = false,
+  className = '',
+  awaited,
+  style,
+}: {
+  source: string;
+  alt: string;
+  /** True where it is asked for out of sight too. */
+  eager?: boolean;
+  className?: string;
+  /** Class names while it is not there yet. */
+  awaited: string;
+  style?: CSSProperties;
+}) {
+  const image = useRef<HTMLImageElement>(null);
+  const [state, setState] = useState<{ source: string; is: 'shown' | 'failed' }>();
+  const is = state?.source === source ? state.is : 'awaited';
+  useEffect(() => {
+    const element = image.current;
+    if (!element) return;
+    let end: (() => void) | undefined;
+    const ask = (): void => {
+      end ??= pictureTurns.ask(() => {
+        element.src = source;
+      });
+    };
+    const ended = (outcome: 'shown' | 'failed') => () => {
+      end?.();
+      setState({ source, is: outcome });
+    };
+    const [onLoad, onError] = [ended('shown'), ended('failed')];
+    element.addEventListener('load', onLoad);
+    element.addEventListener('error', onError);
+    const observer = new IntersectionObserver(
+      (entries) => {
+        if (entries.some(({ isIntersecting }) => isIntersecting)) ask();
+      },
+      { rootMargin: `${NEAR}px` },
+    );
+    if (eager) ask();
+    else observer.observe(element);
+    return () => {
+      observer.disconnect();
+      element.removeEventListener('load', onLoad);
+      element.removeEventListener('error', onError);
+      if (!element.complete) element.removeAttribute('src');
+      end?.();
+    };
+  }, [source, eager]);
+  if (is === 'failed')
+    return <span className="px-3 text-center text-[12px] text-ink">This one could not be drawn.</span>;
+  return (
+    <img
+      ref={image}
+      alt={alt}
+      data-shown={is === 'shown'}
+      className={`${className} ${is === 'shown' ? '' : awaited}`}
+      style={style}
+    />
+  );
+}
