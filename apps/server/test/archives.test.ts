@@ -272,7 +272,7 @@ import sys, zipfile
 with zipfile.ZipFile(sys.argv[1], 'w', zipfile.ZIP_DEFLATED) as z:
     with z.open('job.json', 'w', force_zip64=True) as f:
         for _ in range(300): f.write(bytes(1 << 20))
-    for i in range(20):
+    for i in range(3):
         with z.open('originals/%064d' % i, 'w', force_zip64=True) as f:
             for _ in range(150): f.write(bytes(1 << 20))
 `;

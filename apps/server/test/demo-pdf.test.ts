@@ -18,7 +18,7 @@ beforeAll(async () => {
 });
 afterAll(() => server.close());
 
-const RESOLUTION = 300;
+const RESOLUTION = 200;
 
 /** The files of a run of a document. */
 async function filesOf(document: JobDocument): Promise<{ run: RunView; files: Map<string, Buffer> }> {

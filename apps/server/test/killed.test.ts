@@ -26,7 +26,7 @@ it('a run goes on after the server was killed: what was whole stays, the rest is
     ...document,
     recipe: {
       ...recipe,
-      sheet: { width: 420, height: 297, bleed: 0, resolution: 1600 },
+      sheet: { width: 420, height: 297, bleed: 0, resolution: 1000 },
       inks: names.map((id) => ({ ...(recipe.inks[0] as object), id, name: id })),
       plates: names.map((ink, i) => ({ ...(recipe.plates[0] as object), id: `plate-${i + 1}`, ink })),
       originals: names.map((ink, i) => ({

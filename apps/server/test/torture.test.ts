@@ -9,7 +9,7 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 // `npm run torture` does the same for longer.
 it('killed at work, a server loses nothing it had answered', async () => {
-  const { answered, lost } = await killedAtWork(folder, 4278, 2026, 3);
+  const { answered, lost } = await killedAtWork(folder, 4278, 2026, 2);
   expect(lost).toEqual([]);
   // How many there are is the machine's affair; some there must be to lose.
   expect(answered.saves).toBeGreaterThan(0);

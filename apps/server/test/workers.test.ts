@@ -136,7 +136,7 @@ test('news crosses from server to server', async () => {
 
 test('a worker that is pulled out of the wall loses nothing: within ten seconds another goes on', async () => {
   const before = everything().length;
-  const { id } = await jobOf(4, 900);
+  const { id } = await jobOf(4, 500);
   const run = await one.send<RunView>('POST', 'runs', { jobId: id });
   const [a] = workers;
   const madeByA = a.made.length;
@@ -157,7 +157,7 @@ test('a worker that is pulled out of the wall loses nothing: within ten seconds 
 
 test('a worker that is stopped gives back what it is at, and one that comes back from a pause spoils nothing', async () => {
   const before = everything().length;
-  const { id } = await jobOf(3, 900);
+  const { id } = await jobOf(3, 500);
   const run = await two.send<RunView>('POST', 'runs', { jobId: id });
   const [, b, c] = workers;
   await begun(run.id);
@@ -177,7 +177,7 @@ test('a worker that is stopped gives back what it is at, and one that comes back
 });
 
 test('a run is cancelled wherever it is made', async () => {
-  const { id } = await jobOf(3, 900);
+  const { id } = await jobOf(3, 500);
   const run = await one.send<RunView>('POST', 'runs', { jobId: id });
   await begun(run.id);
   await two.send('POST', `runs/${run.id}/cancel`, {});
