@@ -1,8 +1,6 @@
-import { cache } from '../base/cache.ts';
 import { MM_PER_INCH } from '../raster/frame.ts';
-import { orderOf } from '../screen/tile.ts';
 import type { Lattice } from '../screen/kinds/kind.ts';
-import type { Spot } from '../screen/spot/spot.ts';
+import { MOST_ORDER, spotSpectrum } from '../screen/spot/spot-spectrum.ts';
 import type { Mesh } from './press.ts';
 
 /** What repeats along two directions: the dots of a screen, the openings of a mesh. */
@@ -15,36 +13,6 @@ export interface Grating {
   /** Amplitude of order (m, n), 0–1; order (0, 0) is the share that is inked, or open. */
   readonly amplitude: (m: number, n: number) => number;
 }
-
-/** Points of a cell, each way, that its spectrum is told by, and orders of it that are told. */
-const SIDE = 64;
-export const ORDERS = 6;
-const ROW = 2 * ORDERS + 1;
-
-const recentSpectra = cache<Float64Array>('dot spectra');
-
-/** Amplitudes of a dot's orders at a tone, `ROW` × `ROW` of them from (−ORDERS, −ORDERS) on. */
-const spectrumOf = (key: string, spot: Spot, tone: number): Float64Array =>
-  recentSpectra(`${key} ${tone}`, () => {
-    const place = (k: number): number => (k + 0.5) / SIDE - 0.5;
-    const values = Float64Array.from({ length: SIDE * SIDE }, (_, k) =>
-      spot.value(place(k % SIDE), place(Math.floor(k / SIDE))),
-    );
-    const inked = orderOf(values).subarray(0, Math.round(tone * values.length));
-    const out = new Float64Array(ROW * ROW);
-    for (let n = -ORDERS; n <= ORDERS; n++) {
-      for (let m = -ORDERS; m <= ORDERS; m++) {
-        let [re, im] = [0, 0];
-        for (const at of inked) {
-          const phase = 2 * Math.PI * (m * place(at % SIDE) + n * place(Math.floor(at / SIDE)));
-          re += Math.cos(phase);
-          im -= Math.sin(phase);
-        }
-        out[(n + ORDERS) * ROW + m + ORDERS] = Math.hypot(re, im) / values.length;
-      }
-    }
-    return out;
-  });
 
 /** Two directions at right angles, the first so many degrees anticlockwise, of so many cycles a mm. */
 function directions(perMm: number, angle: number): Pick<Grating, 'first' | 'second'> {
@@ -59,11 +27,10 @@ export function dotGrating(
   { ruling, angle }: { readonly ruling: number; readonly angle: number },
   tone: number,
 ): Grating {
-  const spectrum = spectrumOf(spotKey, spot, tone);
   return {
     ...directions(ruling / MM_PER_INCH, angle),
-    most: ORDERS,
-    amplitude: (m, n) => spectrum[(n + ORDERS) * ROW + m + ORDERS],
+    most: MOST_ORDER,
+    amplitude: spotSpectrum(spotKey, spot, tone),
   };
 }
 

@@ -1,6 +1,8 @@
 import { MM_PER_INCH } from '../raster/frame.ts';
 import { COUNTED_ROWS } from '../kernel/memory.ts';
 import { latticeOf } from '../screen/screen.ts';
+import type { Lattice } from '../screen/kinds/kind.ts';
+import { spotSpectrum } from '../screen/spot/spot-spectrum.ts';
 import { response } from './low-pass.ts';
 import type { PlatesView, View } from './plates-view.ts';
 
@@ -31,6 +33,8 @@ export interface Wave {
   readonly x: number;
   readonly y: number;
   readonly share: number;
+  /** True for one along a direction of the lattice: its length is a cell. */
+  readonly isCell: boolean;
 }
 
 /** Blocks in a screen pixel, each way, at least: with straight lattices alone, whose waves are known, and with any other screens. */
@@ -46,8 +50,14 @@ const MOST_SHIFT = 3;
 /** What of a screen's strongest wave may come back as one that the film does not have: about 0.2 L* of a middle tone. */
 const FALSE_SHARE = 0.005;
 
-/** Waves of a lattice, by their orders along its two directions. */
-const ORDERS: readonly (readonly [u: number, v: number, share: number])[] = [
+/** A wave by its orders along a lattice's two directions, and how strong it is beside the strongest. */
+type Order = readonly [u: number, v: number, share: number];
+
+/** Weaker waves of a shape do not show. */
+const LEAST_SHARE = 0.12;
+
+/** Waves of a lattice of any dots, light and dark tones with them. */
+const ORDERS: readonly Order[] = [
   [1, 0, 1],
   [0, 1, 1],
   [1, 1, 0.5],
@@ -70,10 +80,10 @@ export function wavesOf({
 }: Pick<PlatesView, 'scene' | 'frame' | 'plates'>): readonly Wave[] | undefined {
   const all = plates.map((plate) => {
     const { screen } = scene.recipe.plates[plate];
-    const supercell =
-      screen.coarse > 0 ? undefined : latticeOf(screen)?.supercell?.(frame.resolution, frame.draft);
-    if (!supercell) return undefined;
-    return lattice(supercell.ruling / frame.resolution, supercell.angle);
+    const of = screen.coarse > 0 ? undefined : latticeOf(screen);
+    const supercell = of?.supercell?.(frame.resolution, frame.draft);
+    if (!of || !supercell) return undefined;
+    return lattice(supercell.ruling / frame.resolution, supercell.angle, ordersOf(of));
   });
   const { throughMesh, press } = scene.recipe;
   if (throughMesh && press?.press.mesh) {
@@ -83,20 +93,40 @@ export function wavesOf({
   return all.every((waves) => waves !== undefined) ? all.flat() : undefined;
 }
 
+/** Orders of a shape whose waves in a middle tone are told. */
+const TOLD = 4;
+
+/** Waves of a shape: what those of any dots are, or what they are in a middle tone of its own where that is more. */
+function ordersOf({ spot, spotKey }: Pick<Lattice, 'spot' | 'spotKey'>): readonly Order[] {
+  const amplitude = spotSpectrum(spotKey, spot, 0.5);
+  const strongest = Math.max(amplitude(1, 0), amplitude(0, 1), amplitude(1, 1), amplitude(1, -1));
+  const orders: Order[] = [];
+  for (let u = 0; u <= TOLD; u++)
+    for (let v = u === 0 ? 1 : -TOLD; v <= TOLD; v++) {
+      const [, , usual] = ORDERS.find((one) => one[0] === u && one[1] === v) ?? [u, v, 0];
+      const share = Math.min(1, Math.max(usual, amplitude(u, v) / strongest));
+      if (share > LEAST_SHARE) orders.push([u, v, share]);
+    }
+  return orders;
+}
+
 /** Waves of a lattice of so many cycles a pixel. */
-function lattice(cycles: number, angle: number): Wave[] {
+function lattice(cycles: number, angle: number, orders: readonly Order[] = ORDERS): Wave[] {
   const turn = (angle * Math.PI) / 180;
   const [cos, sin] = [cycles * Math.cos(turn), cycles * Math.sin(turn)];
-  return ORDERS.map(([u, v, share]) => ({ x: u * cos + v * sin, y: v * cos - u * sin, share }));
+  return orders.map(([u, v, share]) => ({
+    x: u * cos + v * sin,
+    y: v * cos - u * sin,
+    share,
+    isCell: Math.abs(u) + Math.abs(v) === 1,
+  }));
 }
 
 /** The largest blocks that show no false patterns; those that show the least where all do. */
 export function blocksOf(view: View, waves: readonly Wave[] | undefined): Blocks {
   const perPixel = waves ? LEAST.straight : LEAST.other;
   const pixel = { width: view.width / view.columns, height: view.height / view.rows };
-  const cells = waves?.flatMap(({ x, y, share }) =>
-    share < 1 ? [] : [1 / (Math.hypot(x, y) * pixel.width)],
-  );
+  const cells = waves?.flatMap(({ x, y, isCell }) => (!isCell ? [] : [1 / (Math.hypot(x, y) * pixel.width)]));
   const plain = cells?.every((cell) => cell >= WIDE_CELL) ?? false;
   const overshoots = !plain && (cells?.some((cell) => cell >= SEEN_CELL) ?? true);
   let best: Blocks | undefined;
