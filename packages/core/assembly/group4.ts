@@ -65,7 +65,7 @@ function findChanges(row: usize, stride: i32, width: i32, out: usize): void {
   store<i32>(out, width, 12);
 }
 
-/** Changes of the row above and of the row that is coded, each with room for `width` + 8 columns (i32). */
+/** Changes of the row above and of the row that is coded, each with room for `width` + 8 columns (i32); before the first one stands −1. */
 let above: usize = 0;
 let row: usize = 0;
 
@@ -73,8 +73,10 @@ let row: usize = 0;
 export function beginStrip(first: usize, second: usize, width: i32): void {
   pending = 0;
   waiting = 0;
-  above = first;
-  row = second;
+  store<i32>(first, -1);
+  store<i32>(second, -1);
+  above = first + 4;
+  row = second + 4;
   for (let i = 0; i < 4; i++) store<i32>(above + 4 * <usize>i, width);
 }
 
@@ -113,11 +115,31 @@ export function encodeRows(
         up += 2;
         b1 = load<i32>(above + 4 * <usize>up);
       }
-      const a1 = load<i32>(next);
-      const offset = a1 - b1 + 3;
-      // b2 lies beyond b1: it can only be passed where a1 does.
-      const isPassed = offset > 3 && b1 < width && load<i32>(above + 4 * <usize>up, 4) < a1;
-      if (<u32>offset <= 6 && !isPassed) {
+      for (;;) {
+        const a1 = load<i32>(next);
+        const offset = a1 - b1 + 3;
+        // b2 lies beyond b1: it can only be passed where a1 does.
+        const isPassed = offset > 3 && b1 < width && load<i32>(above + 4 * <usize>up, 4) < a1;
+        if (<u32>offset > 6 || isPassed) {
+          pending = bits;
+          waiting = count;
+          at = to;
+          if (isPassed) {
+            put(1, 4);
+            a0 = load<i32>(above + 4 * <usize>up, 4);
+          } else {
+            const a2 = a1 < width ? load<i32>(next, 4) : width;
+            put(1, 3);
+            putRun(inked ? black : white, a1 - max(0, a0));
+            putRun(inked ? white : black, a2 - a1);
+            a0 = a2;
+            next += 8;
+          }
+          bits = pending;
+          count = waiting;
+          to = at;
+          break;
+        }
         // Vertical codes for −3 to 3, 2 or 3 but for 1 in the middle, and their lengths, four bits each.
         const length = (0x7631367 >> (4 * offset)) & 15;
         bits = (bits << <u64>length) | <u64>((0x3331222 >> (4 * offset)) & 15);
@@ -130,25 +152,11 @@ export function encodeRows(
         a0 = a1;
         next += 4;
         inked ^= 1;
-        continue;
+        // As a rule the next change above is the next b1: it lies to the right of a0, and the last of its colour does not.
+        up++;
+        b1 = load<i32>(above + 4 * <usize>up);
+        if (b1 <= a0 || load<i32>(above + 4 * <usize>(up - 2)) > a0) break;
       }
-      pending = bits;
-      waiting = count;
-      at = to;
-      if (isPassed) {
-        put(1, 4);
-        a0 = load<i32>(above + 4 * <usize>up, 4);
-      } else {
-        const a2 = a1 < width ? load<i32>(next, 4) : width;
-        put(1, 3);
-        putRun(inked ? black : white, a1 - max(0, a0));
-        putRun(inked ? white : black, a2 - a1);
-        a0 = a2;
-        next += 8;
-      }
-      bits = pending;
-      count = waiting;
-      to = at;
     }
     pending = bits;
     waiting = count;

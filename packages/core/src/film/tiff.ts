@@ -56,14 +56,11 @@ export function openTiff(sink: Sink): { picture: (page: TiffPage, rowsPerStrip: 
       return {
         strip(packed) {
           // Values that follow must start on a word boundary.
-          const padded =
-            packed.length & 1
-              ? Uint8Array.from({ length: packed.length + 1 }, (_, i) => packed[i] ?? 0)
-              : packed;
           offsets.push(at);
           sizes.push(packed.length);
-          sink.write(padded);
-          at += padded.length;
+          sink.write(packed);
+          if (packed.length & 1) sink.write(new Uint8Array(1));
+          at += packed.length + (packed.length & 1);
         },
         finish() {
           const entries = entriesOf(page, rowsPerStrip, offsets, sizes);

@@ -35,26 +35,40 @@ export function clearBit({ data, stride }: Bits, x: number, y: number): void {
   data[y * stride + (x >> 3)] &= ~(0x80 >> (x & 7));
 }
 
-/** Number of inked pixels. */
-export function countInk(bits: Bits): number {
-  const { data } = bits;
-  let count = 0;
-  let i = 0;
-  // Four bytes at a time, summed side by side in ever wider fields of a word.
-  for (; i + 3 < data.length; i += 4) {
-    let word = data[i] | (data[i + 1] << 8) | (data[i + 2] << 16) | (data[i + 3] << 24);
-    if (word === 0) continue;
-    word -= (word >>> 1) & 0x55555555;
-    word = (word & 0x33333333) + ((word >>> 2) & 0x33333333);
-    count += Math.imul((word + (word >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
-  }
-  for (; i < data.length; i++) count += POPCOUNT[data[i]];
-  return count;
-}
-
 /** Bits four bytes at a time, as far as they go; none where they do not begin with one. */
 const wordsOf = ({ data }: Bits): Uint32Array =>
   new Uint32Array(data.buffer, data.byteOffset & ~3, (data.byteOffset & 3) === 0 ? data.length >> 2 : 0);
+
+/** Set bits of each byte of a word, in that byte. */
+function bytesSet(word: number): number {
+  let sums = word - ((word >>> 1) & 0x55555555);
+  sums = (sums & 0x33333333) + ((sums >>> 2) & 0x33333333);
+  return (sums + (sums >>> 4)) & 0x0f0f0f0f;
+}
+
+/** Number of inked pixels. */
+export function countInk(bits: Bits): number {
+  const { data } = bits;
+  const words = wordsOf(bits);
+  let count = 0;
+  let i = 0;
+  // A byte of the sum holds the bits of up to 31 words; eight are added up at a time.
+  for (; i + 7 < words.length; i += 8) {
+    const sums =
+      bytesSet(words[i]) +
+      bytesSet(words[i + 1]) +
+      bytesSet(words[i + 2]) +
+      bytesSet(words[i + 3]) +
+      bytesSet(words[i + 4]) +
+      bytesSet(words[i + 5]) +
+      bytesSet(words[i + 6]) +
+      bytesSet(words[i + 7]);
+    const halves = (sums & 0x00ff00ff) + ((sums >>> 8) & 0x00ff00ff);
+    count += (halves & 0xffff) + (halves >>> 16);
+  }
+  for (i <<= 2; i < data.length; i++) count += POPCOUNT[data[i]];
+  return count;
+}
 
 /** True when no bit is set. */
 export function isBlank(bits: Bits): boolean {
