@@ -80,6 +80,23 @@ export function beginStrip(first: usize, second: usize, width: i32): void {
   for (let i = 0; i < 4; i++) store<i32>(above + 4 * <usize>i, width);
 }
 
+/** Bits that wait to be written, fewer than eight, with their number times 256: what a strip that is left and gone on with later is known by, besides the row above. */
+export function stripRest(): i32 {
+  return (waiting << 8) | <i32>(pending & ((<u64>1 << <u64>waiting) - 1));
+}
+
+/** Where the changes of the row above stand. */
+export function rowAbove(): usize {
+  return above;
+}
+
+/** Goes on with a strip of which so much waits; the changes of the row above are to be written where they stand then. */
+export function resumeStrip(first: usize, second: usize, rest: i32): void {
+  beginStrip(first, second, 0);
+  pending = <u64>(rest & 255);
+  waiting = rest >> 8;
+}
+
 /**
  * Codes further rows of a strip. `white` and `black` are 104 codes and their lengths (i32).
  *

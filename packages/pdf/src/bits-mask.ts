@@ -1,18 +1,9 @@
 import { bands, group4Stream, stripRows, type Bits, type Region } from '@brachytone/core';
 import type { PdfFile, PdfRef } from './pdf-file.ts';
 
-/**
- * Bits as an image mask (ISO 32000-1, section 8.9.6.2) that paints where they are inked, packed as one Group 4 picture.
- *
- * @param region of the film, made a strip at a time
- */
-export function* bitsMask(
-  file: PdfFile,
-  region: Region,
-  bits: (strip: Region) => Bits,
-): Generator<number, PdfRef> {
-  const { width, height } = region;
-  const mask = file.ref({
+/** An image mask (ISO 32000-1, section 8.9.6.2) that paints where bits are inked; it is whole once they are written into it, packed as one Group 4 picture. */
+export const maskObject = (file: PdfFile, { width, height }: Pick<Region, 'width' | 'height'>): PdfRef =>
+  file.ref({
     Type: 'XObject',
     Subtype: 'Image',
     Width: width,
@@ -24,11 +15,35 @@ export function* bitsMask(
     Filter: 'CCITTFaxDecode',
     DecodeParms: { K: -1, Columns: width, Rows: height, BlackIs1: true },
   });
+
+/**
+ * Packs a region of bits as one Group 4 picture, a strip at a time, telling what share of it is there.
+ *
+ * @param bits  of a strip
+ * @param write is given what comes of each
+ */
+export function* packedBits(
+  region: Region,
+  bits: (strip: Region) => Bits,
+  write: (part: Uint8Array) => void,
+): Generator<number> {
+  const { width, height } = region;
   const packed = group4Stream(width);
   for (const strip of bands(region, 1, stripRows({ width, height, resolution: 0, description: '' }))) {
-    mask.write(Buffer.from(packed.rows(bits(strip))));
+    write(packed.rows(bits(strip)));
     yield (strip.y - region.y + strip.height) / height;
   }
-  mask.end(Buffer.from(packed.end()));
+  write(packed.end());
+}
+
+/** A region of bits as an image mask. */
+export function* bitsMask(
+  file: PdfFile,
+  region: Region,
+  bits: (strip: Region) => Bits,
+): Generator<number, PdfRef> {
+  const mask = maskObject(file, region);
+  yield* packedBits(region, bits, (part) => void mask.write(Buffer.from(part)));
+  mask.end('');
   return mask;
 }

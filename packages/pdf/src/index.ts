@@ -5,6 +5,7 @@ import { pdfTones } from './pdf-tones.ts';
 import { pdfVector } from './pdf-vector.ts';
 
 export { bitsMask } from './bits-mask.ts';
+export { packedFilm } from './film-mask.ts';
 export { panelPicture, type PanelPicture } from './panel-picture.ts';
 export { openPdf, POINTS } from './pdf-file.ts';
 export { separation } from './separation.ts';

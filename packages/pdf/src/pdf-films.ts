@@ -1,5 +1,5 @@
-import { filmLayout, inkOf } from '@brachytone/core';
-import { filmMask } from './film-mask.ts';
+import { inkOf } from '@brachytone/core';
+import { wholeFilmMask } from './film-mask.ts';
 import { panelPages } from './panel-pages.ts';
 import { filmPage, openFilmPdf, overprinting, type WritePdf } from './pdf-job.ts';
 import { POINTS } from './pdf-file.ts';
@@ -12,15 +12,13 @@ export const pdfFilms: WritePdf = function* (job) {
   const { recipe } = scene;
   const file = openFilmPdf(job);
   const size = filmPage(recipe);
-  const { width, height } = filmLayout(recipe);
   const n = recipe.stock.yuleNielsen;
   for (const [i, plate] of plates.entries()) {
     if (i === 0 || options.pages === 'plates') {
       file.page(size);
       overprinting(file);
     }
-    const whole = { x: 0, y: 0, width, height };
-    const mask = yield* filmMask(file, job, plate, whole, (share) => (i + share) / plates.length);
+    const mask = yield* wholeFilmMask(file, job, plate, (share) => (i + share) / plates.length);
     file.name('ColorSpace', `Ink${i}`, separation(file, inkOf(recipe.inks, recipe.plates[plate].ink), n));
     file.name('XObject', `Film${i}`, mask);
     const [wide, high] = [size.width * POINTS, size.height * POINTS];

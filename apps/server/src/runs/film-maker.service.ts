@@ -1,14 +1,19 @@
+import { randomUUID } from 'node:crypto';
+import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { MessageChannel } from 'node:worker_threads';
 import { Inject, Injectable } from '@nestjs/common';
-import { memberDocument, onGang, type JobDocument } from '@brachytone/job';
+import { memberDocument, onGang, type JobDocument, type RunFilm } from '@brachytone/job';
 import { FilesService } from '../files/files.service.ts';
 import { FILM_STORE, type FilmStore } from '../film-store/film-store.ts';
-import type { MadeFilm, SharedMaterials } from '@brachytone/files/write';
-import type { FilmNews } from '../work/tasks.ts';
+import { isPackedApart, type MadeFilm, type SharedMaterials } from '@brachytone/files/write';
+import type { FilmNews, Tasks } from '../work/tasks.ts';
 import { LaidMaterials } from '../treatments/laid-materials.service.ts';
-import { WorkService } from '../work/work.service.ts';
+import { THREADS, WorkService } from '../work/work.service.ts';
 import type { RunRow } from './run-rows.service.ts';
+
+/** Share of a file of several plates that is there once they are packed. */
+const PACKING = 0.97;
 
 export interface MakingOptions {
   readonly signal: AbortSignal;
@@ -98,6 +103,13 @@ export class FilmMakerService {
     const day = row.created.toISOString().slice(0, 10);
     const path = (at: number) => join(folder, films[at].file);
     const options = { signal, transfer: [port2], news: port1, isPatient: true };
+    const given = { document, day, approval: approvals[0] ?? undefined, materials, intent };
+    const packed = gang
+      ? {}
+      : await this.packed(given, films[places[0]], path(places[0]), {
+          signal,
+          news: (share) => news(places[0], PACKING * share),
+        });
     const made = await (gang
       ? this.work.run(
           'gangFilms',
@@ -111,21 +123,69 @@ export class FilmMakerService {
           },
           options,
         )
-      : this.work.run(
-          'films',
-          {
-            document,
-            day,
-            approval: approvals[0] ?? undefined,
-            films: places.map((at) => ({ plates: films[at].plates, path: path(at) })),
-            materials,
-            leavesNothing: row.series !== null,
-            intent,
-            port: port2,
-          },
-          options,
-        ));
+      : this.work
+          .run(
+            'films',
+            {
+              ...given,
+              films: places.map((at) => ({ plates: films[at].plates, path: path(at) })),
+              packed,
+              leavesNothing: row.series !== null,
+              port: port2,
+            },
+            options,
+          )
+          .finally(() => Promise.all(Object.values(packed).map((file) => rm(file, { force: true })))));
     await Promise.all(made.map((film, i) => put(places[i], film)));
     return made;
+  }
+
+  /**
+   * Packs the plates of a file of several in as many threads as there are, where they can be.
+   *
+   * @param news told what share of all is there, 0–1
+   * @returns the files in which they are, by their ids; none where the file is made in one go
+   */
+  private async packed(
+    given: Pick<Tasks['films']['given'], 'document' | 'day' | 'approval' | 'materials' | 'intent'>,
+    { plates }: RunFilm,
+    path: string,
+    { signal, news }: { readonly signal: AbortSignal; readonly news: (share: number) => void },
+  ): Promise<Record<string, string>> {
+    if (plates.length < 2 || !isPackedApart(given.document)) return {};
+    const files = Object.fromEntries(plates.map((id, i) => [id, `${path}.${i}.${randomUUID()}`]));
+    const shares = plates.map(() => 0);
+    /** What is wrong with one thread's ends the others'. */
+    const broken = new AbortController();
+    await Promise.all(
+      Array.from({ length: THREADS }, async (_, thread) => {
+        const own = plates.filter((_id, i) => i % THREADS === thread);
+        const { port1, port2 } = new MessageChannel();
+        port1.on('message', ([i, told]: FilmNews) => {
+          shares[plates.indexOf(own[i])] = typeof told === 'number' ? told : 1;
+          if (!signal.aborted) news(shares.reduce((sum, share) => sum + share, 0) / shares.length);
+        });
+        const made = this.work.run(
+          'films',
+          {
+            ...given,
+            films: own.map((id) => ({ plates: [id], path: files[id], isPacked: true })),
+            packed: {},
+            leavesNothing: false,
+            port: port2,
+          },
+          {
+            signal: AbortSignal.any([signal, broken.signal]),
+            transfer: [port2],
+            news: port1,
+            isPatient: true,
+          },
+        );
+        await made.catch((error: unknown) => broken.abort(error));
+      }),
+    );
+    if (!broken.signal.aborted) return files;
+    await Promise.all(Object.values(files).map((file) => rm(file, { force: true })));
+    throw broken.signal.reason;
   }
 }

@@ -9,6 +9,7 @@ import { FILM_STORE, type FilmStore } from '../film-store/film-store.ts';
 import { logWords } from '../http/log-words.ts';
 import { Problem } from '../http/problem.ts';
 import { isDatabaseAway } from '../http/system-problem.ts';
+import { THREADS } from '../work/work.service.ts';
 import { AfterRunService } from './after-run.service.ts';
 import { FilmMakerService } from './film-maker.service.ts';
 import { MOST_ATTEMPTS, problemOf, type FilmQueue } from './film-queue.ts';
@@ -16,9 +17,6 @@ import { isWhole, leftOut, RunRows, type RunRow } from './run-rows.service.ts';
 
 /** Pause before a database that was back, and is away again, is asked once more, ms. */
 const BACK_PAUSE = 1000;
-
-/** Threads that films are shared out to. */
-const THREADS = 2;
 
 /** Films for each thread, in turn. */
 const shareOut = (films: readonly number[]): number[][] =>

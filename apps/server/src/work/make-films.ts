@@ -3,7 +3,14 @@ import { emptyPixelCaches } from '@brachytone/core';
 import { collectGarbage } from '../collect-garbage.ts';
 import { gangFilm } from './gang-film.ts';
 import { labelFont } from './label-font.ts';
-import { filmFile, sceneOf, sideBySide, wholeFile, type MadeFilm } from '@brachytone/files/write';
+import {
+  filmFile,
+  packedFilmFile,
+  sceneOf,
+  sideBySide,
+  wholeFile,
+  type MadeFilm,
+} from '@brachytone/files/write';
 import type { FilmNews, Tasks } from './tasks.ts';
 
 /** See `Tasks`. */
@@ -12,6 +19,7 @@ export function films({
   day,
   approval,
   films: wanted,
+  packed,
   materials,
   intent,
   leavesNothing,
@@ -23,9 +31,10 @@ export function films({
       emptyPixelCaches();
       collectGarbage();
     });
+  const atHand = { document, day, approval, scene, materials, intent, labelFont, packed };
   return allOf(
-    wanted.map(({ plates, path }) =>
-      filmFile({ document, day, approval, scene, materials, intent, labelFont }, plates, path),
+    wanted.map(({ plates, path, isPacked }) =>
+      isPacked ? packedFilmFile(atHand, plates[0], path) : filmFile(atHand, plates, path),
     ),
     port,
   );

@@ -24,6 +24,15 @@ export interface SimulatedOn {
 /** What the worker threads tell of films: the place of one, and how far it is, or what was made of it. */
 export type FilmNews = readonly [at: number, share: number | MadeFilm];
 
+/** A file of films that is wanted. */
+export interface WantedFile {
+  /** Ids. */
+  readonly plates: readonly string[];
+  readonly path: string;
+  /** True where the one plate is only to be packed, for a file of several. */
+  readonly isPacked?: boolean;
+}
+
 /** What the worker threads do, by name: what each is given and gives back. */
 export interface Tasks {
   /** Nothing: a thread that was asked is there. */
@@ -117,7 +126,9 @@ export interface Tasks {
       /** What labels say of the approval of the proof, where there was one. */
       approval: string | undefined;
       /** Ids of the plates of each, and where it is to be. */
-      films: { plates: readonly string[]; path: string }[];
+      films: WantedFile[];
+      /** Files in which plates' whole films are packed already, by the plates' ids. */
+      packed: Readonly<Record<string, string>>;
       materials: SharedMaterials;
       /** The press's colour profile, where the job has one. */
       intent: { profile: Uint8Array; name: string } | undefined;

@@ -9,7 +9,7 @@ import { giveFreeMemoryBack } from './free-memory.ts';
 import type { Tasks } from './tasks.ts';
 
 /** Threads that make what nobody waits for, and one more for what somebody does: no film holds it up. */
-const THREADS = 2;
+export const THREADS = 2;
 const MOST_THREADS = THREADS + 1;
 /** What the engine's heap of a thread may take, MB; samples and tables lie outside of it. */
 const HEAP = 1536;

@@ -13,6 +13,9 @@ function layCodes(address: number, { code, length }: RunCodes): number {
 /** No row takes more bytes than this: about 5 bits a pixel and 13 for each run at the worst. */
 const mostBytes = (width: number): number => width * 2 + 64;
 
+/** Columns that the kernels write behind a row's changes. */
+const CHANGES_BEYOND = 4;
+
 /** Rows packed one after another, each by the row before it (ITU-T Recommendation T.6). */
 export interface Group4Stream {
   /** Further rows, ink as black; what comes of them but for a few bits. */
@@ -21,23 +24,39 @@ export interface Group4Stream {
   end(): Uint8Array;
 }
 
-/** The stream whose last row lies in the kernels' memory: there is room for one. */
-let open: Group4Stream | undefined;
+/** A stream that another one was gone on with before it had ended: bits that wait, and where the row above changes colour. */
+interface Left {
+  readonly rest: number;
+  readonly changes: Int32Array;
+}
 
-/**
- * Begins a picture whose rows come a few at a time. Its first row is imagined under a white one. One stream is written at a time: another that is
- * begun in between breaks it.
- *
- * @throws Error from a stream that was broken
- */
+/** Puts aside the state of the stream that the kernels are at: they have room for one. */
+let putAside: (() => void) | undefined;
+
+/** Begins a picture whose rows come a few at a time; its first row is imagined under a white one. Several may be open, and take turns. */
 export function group4Stream(width: number): Group4Stream {
   const white = layCodes(STRIP.codes[0], WHITE_CODES);
   const black = layCodes(STRIP.codes[1], BLACK_CODES);
   const [first, second] = STRIP.changes;
-  kernels.beginStrip(first, second, width);
-  const stream: Group4Stream = {
+  let state: 'new' | 'open' | Left = 'new';
+  const leave = (): void => {
+    const changes = wholesAt(kernels.rowAbove(), width + CHANGES_BEYOND).slice();
+    state = { rest: kernels.stripRest(), changes };
+  };
+  const goOn = (): void => {
+    if (state === 'open') return;
+    putAside?.();
+    if (state === 'new') kernels.beginStrip(first, second, width);
+    else {
+      kernels.resumeStrip(first, second, state.rest);
+      wholesAt(kernels.rowAbove(), state.changes.length).set(state.changes);
+    }
+    state = 'open';
+    putAside = leave;
+  };
+  return {
     rows({ height, stride, data }) {
-      if (open !== stream) throw new Error('Another Group 4 stream was begun before this one had ended.');
+      goOn();
       const rows = Math.max(
         1,
         Math.floor(Math.min(STRIP_BYTES.data / stride, STRIP_BYTES.out / mostBytes(width))),
@@ -52,13 +71,11 @@ export function group4Stream(width: number): Group4Stream {
       return joined(parts);
     },
     end() {
-      if (open !== stream) throw new Error('Another Group 4 stream was begun before this one had ended.');
-      open = undefined;
+      goOn();
+      putAside = undefined;
       return bytesAt(STRIP.out, kernels.endStrip(STRIP.out)).slice();
     },
   };
-  open = stream;
-  return stream;
 }
 
 /** Encodes bits as one Group 4 strip that stands alone, ink as black, with the end-of-block code. */

@@ -91,6 +91,9 @@ export interface Kernels {
     count: number,
   ): void;
   beginStrip(first: number, second: number, width: number): void;
+  stripRest(): number;
+  rowAbove(): number;
+  resumeStrip(first: number, second: number, rest: number): void;
   encodeRows(
     data: number,
     stride: number,

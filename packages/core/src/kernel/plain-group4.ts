@@ -11,7 +11,7 @@ const CODES = 104;
 export function plainGroup4(
   u8: Uint8Array,
   i32: Int32Array,
-): Pick<Kernels, 'beginStrip' | 'encodeRows' | 'endStrip'> {
+): Pick<Kernels, 'beginStrip' | 'stripRest' | 'rowAbove' | 'resumeStrip' | 'encodeRows' | 'endStrip'> {
   let pending = 0;
   let waiting = 0;
   let at = 0;
@@ -84,6 +84,14 @@ export function plainGroup4(
       above = first >> 2;
       row = second >> 2;
       i32.fill(width, above, above + 4);
+    },
+    stripRest: () => (waiting << 8) | (pending & ((1 << waiting) - 1)),
+    rowAbove: () => above << 2,
+    resumeStrip(first, second, rest) {
+      pending = rest & 255;
+      waiting = rest >> 8;
+      above = first >> 2;
+      row = second >> 2;
     },
     encodeRows(data, stride, width, height, white, black, out) {
       at = out;

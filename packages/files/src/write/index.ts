@@ -1,6 +1,6 @@
 export * from './shared-materials.ts';
 export { sceneOf } from './scene-of.ts';
-export { filmFile, type FilmsAtHand } from './film-file.ts';
+export { filmFile, isPackedApart, packedFilmFile, type FilmsAtHand } from './film-file.ts';
 export { wholeFile, type MadeFilm } from './whole-file.ts';
 export { sideBySide } from './side-by-side.ts';
 export { proofPng } from './proof-png.ts';
