@@ -6,6 +6,27 @@ const server = new Server(4293, true, {}, true);
 test.beforeAll(() => server.start());
 test.afterAll(() => server.stop());
 
+test('a board asks for three proofs at a time, and gives up those that are left', async ({ page }) => {
+  /** Proofs that are being asked for, the most at once, and all that were. */
+  const asked = { now: 0, most: 0, all: 0 };
+  const isProof = (url: string) => url.includes('/proof.png');
+  page.on('request', (request) => {
+    if (!isProof(request.url())) return;
+    asked.all++;
+    asked.most = Math.max(asked.most, ++asked.now);
+  });
+  for (const ended of ['requestfinished', 'requestfailed'] as const)
+    page.on(ended as 'requestfailed', (request) => {
+      if (isProof(request.url())) asked.now--;
+    });
+  await page.goto(server.url);
+  await expect.poll(() => asked.now).toBe(3);
+  await page.getByRole('link', { name: 'Runs' }).click();
+  await expect.poll(() => asked.now).toBe(0);
+  expect(asked.all).toBeLessThan(10);
+  expect(asked.most).toBe(3);
+});
+
 test('a fresh board has the demo jobs with their proofs, to find, copy, put away and open', async ({
   page,
 }) => {

@@ -5,6 +5,9 @@ import sharp from 'sharp';
 import { dropFile, exact, softPicture, startPlain } from './pictures.ts';
 import { Server } from './server.ts';
 
+/** What differs from all its neighbours (a Laplacian). */
+const EDGES = { width: 3, height: 3, kernel: [0, -1, 0, -1, 4, -1, 0, -1, 0], offset: 128 };
+
 const server = new Server(4296);
 test.beforeAll(() => server.start());
 test.afterAll(() => server.stop());
@@ -318,4 +321,16 @@ test('pulls are kept, wiped against and taken up; the proof is seen from afar an
     await page.getByRole('radio', { name }).click();
     await page.locator('[data-testid=product-canvas][data-sharpness=exact]').waitFor();
   }
+  // It is saved as large as is asked for, and drawn anew for that.
+  await page.getByLabel('Width of the saved picture').selectOption('4000');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save picture', exact: true }).click(),
+  ]);
+  const picture = sharp(await download.path());
+  expect((await picture.metadata()).width).toBe(4000);
+  // Dots of a pixel or two are seen, which a picture of the screen’s size that was enlarged has none of.
+  const { channels } = await picture.greyscale().convolve(EDGES).stats();
+  expect(channels[0].stdev).toBeGreaterThan(4);
+  await expect(page.getByRole('button', { name: 'Save picture', exact: true })).toBeEnabled();
 });

@@ -4,6 +4,7 @@ import { plainName } from '@brachytone/job';
 import { boundsOf } from '../../controls/bounds.ts';
 import { Button } from '../../controls/button.tsx';
 import { Segmented } from '../../controls/segmented.tsx';
+import { Select } from '../../controls/select.tsx';
 import type { ViewRequest } from '../../engine/drafts.ts';
 import { useDrawing } from '../../engine/use-drawing.ts';
 import { usePictures } from '../../engine/use-pictures.ts';
@@ -11,7 +12,7 @@ import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { scenePicked } from '../../store/view-slice.ts';
 import { useDocument } from '../../store/use-job.ts';
 import { usePointers } from '../table/use-pointers.ts';
-import { useSize } from '../table/use-size.ts';
+import { useSize, type BoxSize } from '../table/use-size.ts';
 import { whatToDraw } from '../table/what.ts';
 import { sheetWords } from '../../words/words.ts';
 import { likelyScene, SCENES } from './scenes.ts';
@@ -32,11 +33,21 @@ interface Point {
   readonly y: number;
 }
 
+/** Pixels across of pictures that are saved, besides those of the screen. */
+const WIDTHS = [2000, 4000, 8000] as const;
+
 /** How near a scene is looked at: times the whole, and what of it is in the middle, in shares of its size. */
 interface Near extends Point {
   readonly zoom: number;
 }
 const WHOLE: Near = { zoom: 1, x: 0.5, y: 0.5 };
+
+/** A box so many pixels wide, that takes up as much of the page as before. */
+const scaledTo = ({ width, height, ratio }: BoxSize, wide: number): BoxSize => ({
+  width: wide,
+  height: Math.round((height * wide) / width),
+  ratio: (ratio * wide) / width,
+});
 
 const samePart = (a: Part, b: Part): boolean =>
   a.x === b.x && a.y === b.y && a.width === b.width && a.height === b.height;
@@ -79,7 +90,11 @@ export function Product() {
   );
   const box = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
-  const size = useSize(box);
+  const onScreen = useSize(box);
+  const [width, setWidth] = useState('screen');
+  /** Pixels across of the picture that is being made to be saved: until it is there the scene is drawn as large as it. */
+  const [saving, setSaving] = useState<number>();
+  const size = saving === undefined ? onScreen : scaledTo(onScreen, saving);
   const frame = useMemo(() => filmFrame(recipe), [recipe]);
   const { arrival, version } = usePictures(recipe);
   const extent = scene.extent(sheet);
@@ -174,6 +189,15 @@ export function Product() {
     soon();
   });
   useEffect(soon);
+  useEffect(() => {
+    const last = shown.current;
+    const isDrawn =
+      last && last.canvas.width === columns && last.canvas.height === rows && samePart(last.part, seen);
+    if (saving === undefined || sharpness !== 'exact' || !isDrawn) return;
+    paint();
+    save();
+    setSaving(undefined);
+  });
   const nearer = (from: Near, around: Point, factor: number, by: Point = { x: 0, y: 0 }): Near => {
     const zoom = Math.min(FARTHEST_IN, Math.max(1, from.zoom * factor));
     if (zoom === 1) return WHOLE;
@@ -244,9 +268,24 @@ export function Product() {
         <Button className="!h-7" aria-pressed={near.zoom === 1} onClick={() => setNear(WHOLE)}>
           Fit
         </Button>
-        <Button className="!h-7" disabled={sharpness !== 'exact'} onClick={save}>
-          Save picture
+        <Button
+          className="!h-7"
+          disabled={sharpness !== 'exact' || saving !== undefined}
+          onClick={() => setSaving(width === 'screen' ? onScreen.width : Number(width))}
+        >
+          {saving === undefined ? 'Save picture' : 'Making it…'}
         </Button>
+        <span className="flex w-[118px]">
+          <Select
+            label="Width of the saved picture"
+            value={width}
+            options={[
+              { value: 'screen', name: 'as on the screen' },
+              ...WIDTHS.map((pixels) => ({ value: String(pixels), name: `${pixels / 1000} 000 px wide` })),
+            ]}
+            onChange={setWidth}
+          />
+        </span>
         <span className="figures rounded-sm bg-raised/80 px-1.5 py-0.5 text-soft">
           {sheetWords(sheet)}, true to scale
           {scene.tooLarge?.(sheet) ? ` · larger than the ${scene.name.toLowerCase()} takes` : ''}
