@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState, type CSSProperties } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { pictureTurns } from './picture-turns.ts';
 
 /** A picture is asked for when it is so near to being seen, CSS pixels. */
@@ -13,21 +13,20 @@ export function ProofPicture({
   alt,
   eager = false,
   className = '',
-  awaited,
-  style,
+  keepsLast = false,
 }: {
   source: string;
   alt: string;
   /** True where it is asked for out of sight too. */
   eager?: boolean;
   className?: string;
-  /** Class names while it is not there yet. */
-  awaited: string;
-  style?: CSSProperties;
+  /** True where the picture before it is shown until it is there. */
+  keepsLast?: boolean;
 }) {
   const image = useRef<HTMLImageElement>(null);
   const [state, setState] = useState<{ source: string; is: 'shown' | 'failed' }>();
   const is = state?.source === source ? state.is : 'awaited';
+  const isSeen = is === 'shown' || (keepsLast && state?.is === 'shown');
   useEffect(() => {
     const element = image.current;
     if (!element) return;
@@ -67,8 +66,8 @@ export function ProofPicture({
       ref={image}
       alt={alt}
       data-shown={is === 'shown'}
-      className={`${className} ${is === 'shown' ? '' : awaited}`}
-      style={style}
+      // A browser shows a picture that it has not been told of as a broken one.
+      className={`${className} ${isSeen ? '' : 'opacity-0'}`}
     />
   );
 }

@@ -50,12 +50,12 @@ export function JobCard({ job }: { job: JobSummary }) {
         aria-label={`Open ${name}`}
         className="flex h-[252px] items-center justify-center bg-[#a9a8a4]"
       >
-        <ProofPicture
-          source={source}
-          alt={`Proof of ${name}`}
+        <span
+          className="flex items-center justify-center"
           style={{ width: width * scale, height: height * scale, background: labToHex(stock.lab) }}
-          awaited="text-transparent"
-        />
+        >
+          <ProofPicture source={source} alt={`Proof of ${name}`} className="size-full" keepsLast />
+        </span>
       </Link>
       <div className="mt-2.5 flex items-center gap-2">
         <h3 className="min-w-0 grow truncate text-[14px]">{name}</h3>

@@ -44,7 +44,7 @@ export function MemberCard({
         style={{ height: HEIGHT }}
         onClick={onOpen}
       >
-        <ProofPicture source={source} alt="" className="max-h-full max-w-full" awaited="opacity-0" />
+        <ProofPicture source={source} alt="" className="max-h-full max-w-full" />
       </button>
       <div className="px-2 py-1">
         <p className="flex items-baseline gap-2">

@@ -28,7 +28,6 @@ export function TreatmentPicture({
         alt=""
         eager={eager}
         className="max-h-full max-w-full transition-opacity duration-150"
-        awaited="opacity-0"
       />
     </span>
   );

@@ -258,7 +258,7 @@ export function Product() {
         height={size.height}
         style={{ width: size.width / size.ratio, height: size.height / size.ratio }}
       />
-      <div className="absolute bottom-3 left-3.5 flex items-center gap-2">
+      <div className="absolute right-3.5 bottom-3 left-3.5 flex flex-wrap items-center gap-2">
         <Segmented
           label="What it is printed on"
           value={picked}
@@ -275,7 +275,7 @@ export function Product() {
         >
           {saving === undefined ? 'Save picture' : 'Making it…'}
         </Button>
-        <span className="flex w-[118px]">
+        <span className="flex w-[142px]">
           <Select
             label="Width of the saved picture"
             value={width}
