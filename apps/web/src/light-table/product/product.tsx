@@ -258,7 +258,7 @@ export function Product() {
         height={size.height}
         style={{ width: size.width / size.ratio, height: size.height / size.ratio }}
       />
-      <div className="absolute right-3.5 bottom-3 left-3.5 flex flex-wrap items-center gap-2">
+      <div className="absolute bottom-3 left-3.5 flex max-w-[calc(100%-28px)] flex-wrap items-center gap-2">
         <Segmented
           label="What it is printed on"
           value={picked}
