@@ -34,6 +34,8 @@ test('a fresh board has the demo jobs with their proofs, to find, copy, put away
   const cards = page.getByRole('link', { name: /^Open / });
   await expect(cards).toHaveCount(10);
   for (const image of await page.getByRole('img', { name: /Proof of/ }).all()) {
+    // Those far below are asked for once they are near.
+    await image.scrollIntoViewIfNeeded();
     await expect
       .poll(() => image.evaluate((one: HTMLImageElement) => one.complete && one.naturalWidth))
       .toBeGreaterThan(100);

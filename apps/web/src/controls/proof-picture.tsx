@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import { pictureTurns } from './picture-turns.ts';
 
-/** A picture is asked for when it is so near to being seen, CSS pixels. */
-const NEAR = 300;
+/** A picture is asked for when it is so near to being seen. */
+const NEAR = '300px';
 
 /**
  * A picture that the server may have to draw first. It waits for its turn, and is given up once it is not wanted: a picture
@@ -47,7 +47,8 @@ export function ProofPicture({
       (entries) => {
         if (entries.some(({ isIntersecting }) => isIntersecting)) ask();
       },
-      { rootMargin: `${NEAR}px` },
+      // Of what scrolls within the page too, where a browser knows of that.
+      { rootMargin: NEAR, scrollMargin: NEAR } as IntersectionObserverInit,
     );
     if (eager) ask();
     else observer.observe(element);
