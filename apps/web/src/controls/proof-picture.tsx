@@ -48,7 +48,7 @@ export function ProofPicture({
         if (entries.some(({ isIntersecting }) => isIntersecting)) ask();
       },
       // Of what scrolls within the page too, where a browser knows of that.
-      { rootMargin: NEAR, scrollMargin: NEAR } as IntersectionObserverInit,
+      { rootMargin: NEAR, scrollMargin: NEAR },
     );
     if (eager) ask();
     else observer.observe(element);

@@ -189,7 +189,8 @@ export function Product() {
     soon();
   });
   useEffect(soon);
-  useEffect(() => {
+  /** Saves the picture that is wanted as soon as all of it is drawn as large as that. */
+  const saveOnceDrawn = () => {
     const last = shown.current;
     const isDrawn =
       last && last.canvas.width === columns && last.canvas.height === rows && samePart(last.part, seen);
@@ -197,7 +198,8 @@ export function Product() {
     paint();
     save();
     setSaving(undefined);
-  });
+  };
+  useEffect(saveOnceDrawn);
   const nearer = (from: Near, around: Point, factor: number, by: Point = { x: 0, y: 0 }): Near => {
     const zoom = Math.min(FARTHEST_IN, Math.max(1, from.zoom * factor));
     if (zoom === 1) return WHOLE;
