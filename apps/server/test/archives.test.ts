@@ -259,7 +259,7 @@ describe('what is no sound archive is refused with a sentence, and nothing is wr
     expect((body as { detail: string }).detail).toMatch(/leads out of its folder/);
   });
 
-  it('a bomb: gigabytes of nothing, packed small', async () => {
+  it('a bomb: hundreds of megabytes of nothing, packed small', async () => {
     const path = join(server.folder, 'bomb.zip');
     execFileSync('python3', ['-c', BOMB, path]);
     const { body } = await opened(readFileSync(path)).expect(422);

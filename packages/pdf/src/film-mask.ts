@@ -21,10 +21,10 @@ export function* filmMask(
   file: PdfFile,
   job: PdfJob,
   plate: number,
-  whole: Region,
+  part: Region,
   share: (of: number) => number,
 ): Generator<number, PdfRef> {
-  const { region, bits } = filmRegion(job, plate, whole);
+  const { region, bits } = filmRegion(job, plate, part);
   return yield* told(bitsMask(file, region, bits), share);
 }
 

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { rm } from 'node:fs/promises';
+import { mkdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { MessageChannel } from 'node:worker_threads';
 import { Inject, Injectable } from '@nestjs/common';
@@ -8,6 +8,7 @@ import { FilesService } from '../files/files.service.ts';
 import { FILM_STORE, type FilmStore } from '../film-store/film-store.ts';
 import { isPackedApart, type MadeFilm, type SharedMaterials } from '@brachytone/files/write';
 import type { FilmNews, Tasks } from '../work/tasks.ts';
+import { SETTINGS, type Settings } from '../settings.ts';
 import { LaidMaterials } from '../treatments/laid-materials.service.ts';
 import { THREADS, WorkService } from '../work/work.service.ts';
 import type { RunRow } from './run-rows.service.ts';
@@ -24,7 +25,10 @@ export interface MakingOptions {
 /** Makes films of runs, and puts them where everybody finds them. */
 @Injectable()
 export class FilmMakerService {
+  private cleared: Promise<void> | undefined;
+
   constructor(
+    @Inject(SETTINGS) private readonly settings: Settings,
     @Inject(FILM_STORE) private readonly store: FilmStore,
     @Inject(FilesService) private readonly files: FilesService,
     @Inject(WorkService) private readonly work: WorkService,
@@ -80,6 +84,15 @@ export class FilmMakerService {
     const { id, films, gang, approvals } = row;
     const intent = await this.files.pressProfile(document.recipe);
     const folder = await this.store.making(id);
+    const day = row.created.toISOString().slice(0, 10);
+    const path = (at: number) => join(folder, films[at].file);
+    const given = { document, day, approval: approvals[0] ?? undefined, materials, intent };
+    const packed = gang
+      ? {}
+      : await this.packed(given, films[places[0]], {
+          signal,
+          news: (share) => news(places[0], PACKING * share),
+        });
     const { port1, port2 } = new MessageChannel();
     /** Films that are whole, by their places, on their way to where everybody finds them: they are told of once they are there. */
     const putting = new Map<number, Promise<void>>();
@@ -100,16 +113,7 @@ export class FilmMakerService {
       if (typeof told !== 'number') void put(places[i], told);
       else if (!signal.aborted) news(places[i], told);
     });
-    const day = row.created.toISOString().slice(0, 10);
-    const path = (at: number) => join(folder, films[at].file);
     const options = { signal, transfer: [port2], news: port1, isPatient: true };
-    const given = { document, day, approval: approvals[0] ?? undefined, materials, intent };
-    const packed = gang
-      ? {}
-      : await this.packed(given, films[places[0]], path(places[0]), {
-          signal,
-          news: (share) => news(places[0], PACKING * share),
-        });
     const made = await (gang
       ? this.work.run(
           'gangFilms',
@@ -149,11 +153,14 @@ export class FilmMakerService {
   private async packed(
     given: Pick<Tasks['films']['given'], 'document' | 'day' | 'approval' | 'materials' | 'intent'>,
     { plates }: RunFilm,
-    path: string,
     { signal, news }: { readonly signal: AbortSignal; readonly news: (share: number) => void },
   ): Promise<Record<string, string>> {
     if (plates.length < 2 || !isPackedApart(given.document)) return {};
-    const files = Object.fromEntries(plates.map((id, i) => [id, `${path}.${i}.${randomUUID()}`]));
+    const folder = join(this.settings.dataFolder, 'packed');
+    // What a process that was killed had packed is of no use.
+    await (this.cleared ??= rm(folder, { recursive: true, force: true }));
+    await mkdir(folder, { recursive: true });
+    const files = Object.fromEntries(plates.map((id) => [id, join(folder, randomUUID())]));
     const shares = plates.map(() => 0);
     /** What is wrong with one thread's ends the others'. */
     const broken = new AbortController();
@@ -181,7 +188,7 @@ export class FilmMakerService {
             isPatient: true,
           },
         );
-        await made.catch((error: unknown) => broken.abort(error));
+        await made.catch((error: unknown) => broken.abort(error)).finally(() => port1.close());
       }),
     );
     if (!broken.signal.aborted) return files;

@@ -7,6 +7,10 @@ const SIDE = 64;
 export const MOST_ORDER = 6;
 const ROW = 2 * MOST_ORDER + 1;
 
+/** Steps of a turn that waves are told by, two to a point. */
+const STEPS = 2 * SIDE;
+const COSINES = Float64Array.from({ length: STEPS }, (_, step) => Math.cos((2 * Math.PI * step) / STEPS));
+
 const recentSpectra = cache<Float64Array>('dot spectra');
 
 /**
@@ -28,9 +32,10 @@ export function spotSpectrum(key: string, spot: Spot, tone: number): (m: number,
       for (let m = -MOST_ORDER; m <= MOST_ORDER; m++) {
         let [re, im] = [0, 0];
         for (const at of inked) {
-          const phase = 2 * Math.PI * (m * place(at % SIDE) + n * place(Math.floor(at / SIDE)));
-          re += Math.cos(phase);
-          im -= Math.sin(phase);
+          // Phases are whole steps: points lie in the middle of theirs.
+          const step = (m * (2 * (at % SIDE) + 1) + n * (2 * Math.floor(at / SIDE) + 1)) & (STEPS - 1);
+          re += COSINES[step];
+          im += COSINES[(step - STEPS / 4) & (STEPS - 1)];
         }
         out[(n + MOST_ORDER) * ROW + m + MOST_ORDER] = Math.hypot(re, im) / values.length;
       }
