@@ -269,17 +269,22 @@ if ('WebAssembly' in globalThis) {
     ...scene,
     recipe: { ...a3, plates: [{ ...a3.plates[0], screen: newScreen('dots', { ruling: 23, angle: 22.5 }) }] },
   };
-  let svgBytes = 0;
-  const geometry = measure(
-    3,
-    () => (svgBytes = plateSvg(dotScene, 0, 'Bench', { smooth: 0, outlines: 'pure' }).text.length),
-  );
-  rows.push({
-    work: `geometry of 102 000 dots, ${(svgBytes / 1e6).toFixed(1)} MB`,
-    amount: '102 000',
-    ...geometry,
-    target: '≤ 2 s, ≤ 8 MB',
-  });
+  for (const [words, outlines, target] of [
+    ['geometry', 'pure', '≤ 2 s, ≤ 8 MB'],
+    ['geometry as on film', 'film', '≤ 2 s (50 000 a second)'],
+  ] as const) {
+    let svgBytes = 0;
+    const geometry = measure(
+      3,
+      () => (svgBytes = plateSvg(dotScene, 0, 'Bench', { smooth: 0, outlines }).text.length),
+    );
+    rows.push({
+      work: `${words} of 102 000 dots, ${(svgBytes / 1e6).toFixed(1)} MB`,
+      amount: '102 000',
+      ...geometry,
+      target,
+    });
+  }
 
   const wide = { ...band, height: 2048 };
   const bits = plateBits(scene, 0, frame, wide);

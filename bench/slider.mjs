@@ -7,8 +7,8 @@ import { withDemoPage } from '../scripts/demo-page.mjs';
 import { teachWhenExact } from './when-exact.mjs';
 
 await withDemoPage(async (page, url) => {
-  await timed(page, url, 'Moon over the reeds', 'the A3 demo poster in one ink');
-  await timed(page, url, 'Season leaflet', 'the A5 demo leaflet in four inks');
+  await timed(page, url, 'Moon over the reeds', 'the A3 demo poster in one ink', 150);
+  await timed(page, url, 'Season leaflet', 'the A5 demo leaflet in four inks', 300);
   console.log(
     `\nA loop that counts to 1.2 thousand million takes ${pace().seconds.toFixed(2)} s in this hour.`,
   );
@@ -16,13 +16,20 @@ await withDemoPage(async (page, url) => {
 
 /** Seconds that a loop takes to count to 1.2 thousand million: the machine's pace in this hour. */
 function pace() {
+  const sumTo = (most) => {
+    let sum = 0;
+    for (let i = 0; i < most; i++) sum += i;
+    return sum;
+  };
+  // Compiled before it is timed.
+  sumTo(1e8);
   const start = performance.now();
-  let count = 0;
-  for (let i = 0; i < 1.2e9; i++) count = (count + i) | 0;
-  return { seconds: (performance.now() - start) / 1000, count };
+  const sum = sumTo(1.2e9);
+  return { seconds: (performance.now() - start) / 1000, sum };
 }
 
-async function timed(page, url, name, words) {
+/** @param target of an exact picture, ms */
+async function timed(page, url, name, words, target) {
   await page.goto(`${url}/`);
   // A first start makes the board's pictures, on the same cores.
   await page.waitForFunction(
@@ -93,6 +100,8 @@ async function timed(page, url, name, words) {
   console.log(
     `- a slider’s first picture: median ${median(times).toFixed(0)} ms, all ${times.map((t) => t.toFixed(0)).join(' ')} (target ≤ 50 ms)`,
   );
-  console.log(`- exact: median ${median(exactTimes)} ms, all ${exactTimes.join(' ')} (target ≤ 300 ms)`);
+  console.log(
+    `- exact: median ${median(exactTimes)} ms, all ${exactTimes.join(' ')} (target ≤ ${target} ms)`,
+  );
   console.log(`- a test strip of five bands: on the table after ${strip.toFixed(0)} ms (target ≤ 300 ms)`);
 }

@@ -110,6 +110,7 @@ test('zoomed out, the table is the average of the film’s bits', async ({ page 
   await page.keyboard.press('6');
   await page.getByRole('button', { name: 'Make films' }).first().click();
   const link = page.getByRole('link', { name: /average-black\.tif/ });
+  await link.waitFor();
   const [download] = await Promise.all([page.waitForEvent('download'), link.click()]);
   await page.getByRole('radio', { name: 'Proof' }).click();
   await page.keyboard.press('f');
@@ -286,7 +287,8 @@ test('a picture that cannot be drawn says so, with a way on, and the log hears o
   await setNumber(page, 'Ruling, number', '77');
   const notice = page.getByRole('alert').filter({ hasText: 'could not be drawn' });
   await expect(notice).toContainText('No screen of 77 lpi here.');
-  expect(told).toHaveLength(1);
+  // The page tells the server of it, and the test of its asking, in their own time.
+  await expect.poll(() => told.length).toBe(1);
   expect(told[0]).toContain('RangeError: No screen of 77 lpi here.');
   await notice.getByRole('button', { name: 'Undo the last change' }).click();
   await expect(notice).toBeHidden();

@@ -18,6 +18,7 @@ import { FilesController } from './files/files.controller.ts';
 import { FILM_STORE } from './film-store/film-store.ts';
 import { filmStoreOf } from './film-store/film-store-of.ts';
 import { FilesService } from './files/files.service.ts';
+import { ModelTablesService } from './files/model-tables.service.ts';
 import { ReadersService } from './readers/readers.service.ts';
 import { RunsController } from './runs/runs.controller.ts';
 import { ArchivesController } from './archives/archives.controller.ts';
@@ -113,6 +114,7 @@ export class AppModule {
         WorkService,
         ReadersService,
         FilesService,
+        ModelTablesService,
         JobsService,
         ProofsService,
         PullsService,

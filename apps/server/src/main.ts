@@ -22,6 +22,9 @@ function fitSettings(): Settings {
   }
 }
 
+/** A connection that nothing is asked over is kept so long, ms: longer than most proxies keep theirs (common practice, no source). */
+const KEPT_CONNECTION = 75_000;
+
 const settings = fitSettings();
 const log = settings.log === 'json' ? new LineLogger(['log']) : undefined;
 /** Tells whoever started it, in the words of its log. */
@@ -38,6 +41,11 @@ try {
   await app.get(TypefacesService).load();
   if (process.env.BRACHYTONE_DEMO !== 'off') await database.alone(() => app.get(DemoService).load());
   stopOnSignal(app, database);
+  // A proxy, or a program, that keeps a connection for later would meet one that was just closed: five seconds are too few for either.
+  Object.assign(app.getHttpServer(), {
+    keepAliveTimeout: KEPT_CONNECTION,
+    headersTimeout: KEPT_CONNECTION + 5_000,
+  });
   await app.listen(settings.port, settings.host);
   say(
     `Brachytone is at http://${settings.host === '127.0.0.1' ? 'localhost' : settings.host}:${settings.port}`,

@@ -1,14 +1,11 @@
 import { execFileSync } from 'node:child_process';
-import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { usualMarks } from '@brachytone/core';
 import { LABEL_TYPEFACE, type JobDocument, type RunView } from '@brachytone/job';
 import sharp from 'sharp';
-import { filmFile, sceneOf } from '@brachytone/files/write';
 import { DemoService } from '../src/demo.service.ts';
-import { FilesService } from '../src/files/files.service.ts';
 import { TypefacesService } from '../src/files/typefaces.service.ts';
-import { labelFont } from '../src/work/label-font.ts';
 import { binary, jobsOf, startServer, type Harness } from './harness.ts';
 
 let server: Harness;
@@ -47,23 +44,6 @@ async function filesOf(
   return { document, run: run as RunView, files };
 }
 
-/** The PDF of a document, made from its first plate to its last. */
-async function inOneGo(document: JobDocument, folder: string): Promise<Buffer> {
-  const materials = await server.app.get(FilesService).materials(document.recipe);
-  const scene = sceneOf(document.recipe, materials);
-  const day = new Date().toISOString().slice(0, 10);
-  const intent = await server.app.get(FilesService).pressProfile(document.recipe);
-  const plates = document.recipe.plates.filter(({ printed }) => printed).map(({ id }) => id);
-  const path = join(folder, 'one.pdf');
-  const making = filmFile(
-    { document, day, approval: undefined, scene, materials, intent, labelFont },
-    plates,
-    path,
-  );
-  while (!making.next().done);
-  return readFileSync(path);
-}
-
 const blackOf = async (file: Buffer | string): Promise<{ width: number; height: number; rows: Buffer }> => {
   const { data, info } = await sharp(file, { limitInputPixels: false })
     .toColourspace('b-w')
@@ -90,8 +70,6 @@ it('separations of every demo job’s PDF are its films, pixel for pixel, with t
     const folder = join(server.folder, `pdf-${i}`);
     mkdirSync(folder);
     const [file] = pdf.files.values();
-    // Its plates were packed by several threads; one by one they come to the same bytes.
-    if (document.recipe.plates.length === 4) expect(await inOneGo(pdf.document, folder)).toEqual(file);
     writeFileSync(join(folder, 'all.pdf'), file);
     const order = ['-q', '-dNOPAUSE', '-dBATCH', '-dSAFER', '-sDEVICE=tiffsep1', `-r${RESOLUTION}`];
     execFileSync('gs', [...order, `-sOutputFile=${join(folder, 'p.tif')}`, join(folder, 'all.pdf')]);

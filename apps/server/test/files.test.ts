@@ -53,6 +53,30 @@ describe('good pictures', () => {
     expect(Buffer.compare(source as Buffer, png)).toBe(0);
   });
 
+  it('are unpacked as soon as they are brought in, once', async () => {
+    const unpacked = async () => {
+      const { text } = await server.http.get('/metrics').expect(200);
+      return Number(
+        /^brachytone_work_seconds_count\{work="pyramid",ended="made"\} (\d+)/m.exec(text)?.[1] ?? 0,
+      );
+    };
+    // Threads are begun when a file comes; only those that rest unpack ahead.
+    const rested = async () => {
+      for (;;) {
+        const { text } = await server.http.get('/metrics').expect(200);
+        if (/^brachytone_work\{state="running"\} 0$/m.test(text)) return;
+        await new Promise((resolve) => setTimeout(resolve, 20));
+      }
+    };
+    await send(server, await smallPng(29, 17)).expect(201);
+    await rested();
+    const before = await unpacked();
+    const { body } = await send(server, await smallPng(31, 17)).expect(201);
+    while ((await unpacked()) === before) await new Promise((resolve) => setTimeout(resolve, 20));
+    await server.http.get(`/api/files/${body.sha256}/levels/0`).expect(200);
+    expect(await unpacked()).toBe(before + 1);
+  });
+
   it('are the same original when brought in twice', async () => {
     const png = await smallPng(33, 21);
     const first = await bring(png);

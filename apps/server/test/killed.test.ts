@@ -26,7 +26,7 @@ it('a run goes on after the server was killed: what was whole stays, the rest is
     ...document,
     recipe: {
       ...recipe,
-      sheet: { width: 420, height: 297, bleed: 0, resolution: 1000 },
+      sheet: { width: 420, height: 297, bleed: 0, resolution: 2800 },
       inks: names.map((id) => ({ ...(recipe.inks[0] as object), id, name: id })),
       plates: names.map((ink, i) => ({ ...(recipe.plates[0] as object), id: `plate-${i + 1}`, ink })),
       originals: names.map((ink, i) => ({
@@ -40,7 +40,7 @@ it('a run goes on after the server was killed: what was whole stays, the rest is
   const job = await server.send<{ id: string }>('POST', 'jobs', { document: three });
   const { id } = await server.send<RunView>('POST', 'runs', { jobId: job.id });
   const get = () => server.json<RunView>(`runs/${id}`);
-  // Two of the films are made by one thread, by turns: the third is whole before them.
+  // Films of 1.5 Gpx are packed two at a time: two are whole while the third is made.
   const whole = (run: RunView) => run.films.filter(({ bytes }) => bytes > 0);
   let run = await get();
   while (whole(run).length === 0 && run.status !== 'done') {

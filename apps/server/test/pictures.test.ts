@@ -32,6 +32,15 @@ it.each(['png', 'webp', 'jpeg', 'tiff'] as const)(
   },
 );
 
+it('a JPEG is packed as it comes, by the codes of the standard: its own would be found with all of it in memory', async () => {
+  const { body } = await ask({ format: 'jpeg', ppi: 40 }).buffer(true).parse(binary).expect(200);
+  const jpeg = body as Buffer;
+  const at = jpeg.indexOf(Buffer.of(0xff, 0xc4));
+  // Numbers of codes of each length for differences of luminance: ITU-T T.81 (1992), table K.3.
+  const table = [0, 1, 5, 1, 1, 1, 1, 1, 1, 0, 0, 0, 0, 0, 0, 0];
+  expect([...jpeg.subarray(at + 4, at + 21)]).toEqual([0, ...table]);
+});
+
 it.each(['png', 'webp', 'tiff'] as const)('%s can be clear', async (format) => {
   const { body } = await ask({ format, ppi: 40, transparent: true }).buffer(true).parse(binary).expect(200);
   const { channels } = await sharp(body as Buffer).stats();
@@ -52,6 +61,7 @@ it('of one plate alone is named after its ink; nothing is left behind', async ()
 it.each([
   ['a clear JPEG', { format: 'jpeg', ppi: 30, transparent: true }, 422, 'JPEG cannot be clear'],
   ['a picture without end', { format: 'png', ppi: 3000 }, 422, 'up to 20000 a side'],
+  ['a WebP that would fill the memory', { format: 'webp', ppi: 2500 }, 422, 'up to 8192 a side'],
   ['a format of no kind', { format: 'gif', ppi: 30 }, 422, 'format'],
   ['a plate that is none', { format: 'png', ppi: 30, plate: 'plate-9' }, 404, 'no plate of this name'],
 ])('%s is refused with a sentence', async (_name, query, status, words) => {

@@ -11,3 +11,4 @@ export * from './group4';
 export * from './places';
 export * from './grey';
 export * from './light';
+export * from './range';

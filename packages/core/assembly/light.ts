@@ -56,6 +56,30 @@ export function countBlocks(
   }
 }
 
+/** Set bits of `count` bytes. */
+export function sumBits(from: usize, count: i32): i32 {
+  let sum = 0;
+  let sums = i32x4.splat(0);
+  let i = 0;
+  for (; i + 16 <= count; i += 16) {
+    const pairs = i16x8.extadd_pairwise_i8x16_u(i8x16.popcnt(v128.load(from + <usize>i)));
+    sums = i32x4.add(sums, i32x4.extadd_pairwise_i16x8_u(pairs));
+  }
+  for (; i < count; i++) sum += popcnt<i32>(<i32>load<u8>(from + <usize>i));
+  return sum + total(sums);
+}
+
+// @ts-ignore: decorator
+@inline
+function total(sums: v128): i32 {
+  return (
+    i32x4.extract_lane(sums, 0) +
+    i32x4.extract_lane(sums, 1) +
+    i32x4.extract_lane(sums, 2) +
+    i32x4.extract_lane(sums, 3)
+  );
+}
+
 /** The sum of `count` bytes. */
 export function sumBytes(from: usize, count: i32): i32 {
   let sum = 0;
@@ -66,13 +90,7 @@ export function sumBytes(from: usize, count: i32): i32 {
     sums = i32x4.add(sums, i32x4.extadd_pairwise_i16x8_u(pairs));
   }
   for (; i < count; i++) sum += <i32>load<u8>(from + <usize>i);
-  return (
-    sum +
-    i32x4.extract_lane(sums, 0) +
-    i32x4.extract_lane(sums, 1) +
-    i32x4.extract_lane(sums, 2) +
-    i32x4.extract_lane(sums, 3)
-  );
+  return sum + total(sums);
 }
 
 /**
@@ -128,30 +146,47 @@ export function addLight(
 
 /**
  * Two weighted sums of rows (f32), column by column. `rows` holds their addresses (i32), `weights` two numbers (f32) for each, one for each
- * sum. Reads and writes up to seven numbers past `count`.
+ * sum. Reads and writes up to fifteen numbers past `count`.
  */
 export function weighRows(rows: usize, weights: usize, taps: i32, a: usize, b: usize, count: i32): void {
-  for (let i = 0; i < count; i += 8) {
+  const end = rows + <usize>(4 * taps);
+  const bytes = <usize>(4 * count);
+  for (let at: usize = 0; at < bytes; at += 64) {
     let a0 = f32x4.splat(0);
     let a1 = f32x4.splat(0);
+    let a2 = f32x4.splat(0);
+    let a3 = f32x4.splat(0);
     let b0 = f32x4.splat(0);
     let b1 = f32x4.splat(0);
-    const at = <usize>(4 * i);
-    for (let k = 0; k < taps; k++) {
-      const row = <usize>load<u32>(rows + <usize>(4 * k)) + at;
-      const low = v128.load(row);
-      const high = v128.load(row + 16);
-      const wa = v128.load_splat<f32>(weights + <usize>(8 * k));
-      const wb = v128.load_splat<f32>(weights + <usize>(8 * k) + 4);
-      a0 = f32x4.add(a0, f32x4.mul(low, wa));
-      a1 = f32x4.add(a1, f32x4.mul(high, wa));
-      b0 = f32x4.add(b0, f32x4.mul(low, wb));
-      b1 = f32x4.add(b1, f32x4.mul(high, wb));
+    let b2 = f32x4.splat(0);
+    let b3 = f32x4.splat(0);
+    let weight = weights;
+    for (let place = rows; place < end; place += 4) {
+      const row = <usize>load<u32>(place) + at;
+      const wa = v128.load_splat<f32>(weight);
+      const wb = v128.load_splat<f32>(weight, 4);
+      let light = v128.load(row);
+      a0 = f32x4.add(a0, f32x4.mul(light, wa));
+      b0 = f32x4.add(b0, f32x4.mul(light, wb));
+      light = v128.load(row, 16);
+      a1 = f32x4.add(a1, f32x4.mul(light, wa));
+      b1 = f32x4.add(b1, f32x4.mul(light, wb));
+      light = v128.load(row, 32);
+      a2 = f32x4.add(a2, f32x4.mul(light, wa));
+      b2 = f32x4.add(b2, f32x4.mul(light, wb));
+      light = v128.load(row, 48);
+      a3 = f32x4.add(a3, f32x4.mul(light, wa));
+      b3 = f32x4.add(b3, f32x4.mul(light, wb));
+      weight += 8;
     }
     v128.store(a + at, a0);
-    v128.store(a + at + 16, a1);
+    v128.store(a + at, a1, 16);
+    v128.store(a + at, a2, 32);
+    v128.store(a + at, a3, 48);
     v128.store(b + at, b0);
-    v128.store(b + at + 16, b1);
+    v128.store(b + at, b1, 16);
+    v128.store(b + at, b2, 32);
+    v128.store(b + at, b3, 48);
   }
 }
 
@@ -181,5 +216,42 @@ export function weighColumns(
     starts += 4;
     weights += 2 * bytes;
     out += 4;
+  }
+}
+
+/**
+ * One channel of what plates come to that know nothing of one another: colours (f32) of their 2^plates sets are mixed by the shares (f32) of the last
+ * plate, those two by two by the shares of the one before, and so on. Rows of shares lie `stride` bytes apart; `work` has room for as many times 16
+ * bytes as half of the sets. Reads and writes up to three numbers past the rows.
+ */
+export function mixSets(
+  shares: usize,
+  stride: i32,
+  plates: i32,
+  colours: usize,
+  work: usize,
+  out: usize,
+  count: i32,
+): void {
+  const last = shares + <usize>((plates - 1) * stride);
+  for (let i = 0; i < count; i += 4) {
+    const at = <usize>(4 * i);
+    let sets = 1 << (plates - 1);
+    let share = v128.load(last + at);
+    for (let set = 0; set < sets; set++) {
+      const from = v128.load_splat<f32>(colours + <usize>(4 * set));
+      const to = v128.load_splat<f32>(colours + <usize>(4 * (set + sets)));
+      v128.store(work + <usize>(16 * set), f32x4.add(from, f32x4.mul(f32x4.sub(to, from), share)));
+    }
+    for (let row = last - <usize>stride; row >= shares; row -= <usize>stride) {
+      sets >>= 1;
+      share = v128.load(row + at);
+      for (let set = 0; set < sets; set++) {
+        const from = v128.load(work + <usize>(16 * set));
+        const to = v128.load(work + <usize>(16 * (set + sets)));
+        v128.store(work + <usize>(16 * set), f32x4.add(from, f32x4.mul(f32x4.sub(to, from), share)));
+      }
+    }
+    v128.store(out + at, v128.load(work));
   }
 }

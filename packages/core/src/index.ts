@@ -1,7 +1,7 @@
 /** What the core offers to the job document, the server and the interface, room by room. Tests and benchmarks that look further in name the file. */
 
 // Lifetimes of a thread's work
-export { beginTask } from './raster/band-plane.ts';
+export { beginTask, endTasks } from './raster/band-plane.ts';
 export { emptyPixelCaches, setCacheShare } from './base/cache.ts';
 export { slowBecause } from './kernel/memory.ts';
 
@@ -132,7 +132,15 @@ export {
   type RouteStart,
   type StartedRoute,
 } from './separation/route-kind.ts';
-export { inkLimit, isOnStock, picturesOf, profileOf, routeInks, routeModel } from './separation/route.ts';
+export {
+  inkLimit,
+  isOnStock,
+  modelTables,
+  picturesOf,
+  profileOf,
+  routeInks,
+  routeModel,
+} from './separation/route.ts';
 export { type HueInk, type HuesRoute } from './separation/routes/hues.ts';
 export { type BandsRoute, type PaintedInk } from './separation/routes/bands.ts';
 export { ROUTES, routeKind, type Route } from './separation/routes/index.ts';
@@ -195,13 +203,22 @@ export { filmBits } from './film/film-bits.ts';
 export { filmForecast, type FilmForecast } from './film/film-forecast.ts';
 export { toFilmCoverage, tonesUnderLines, toneRows } from './film/film-coverage.ts';
 export { toFilm } from './film/emulsion.ts';
-export { filmFacts } from './film/make-film.ts';
+export { filmFacts, packStrip } from './film/make-film.ts';
+export { filmStrips } from './film/strips.ts';
+export type { GeometryPacking, GeometryParts, PackedPiece, PackedPieces } from './film/pieces.ts';
 export { screenFacts } from './film/screen-facts.ts';
 export { marksLines, marksPaths } from './film/marks/marks-paths.ts';
 export { filmMarks } from './film/marks/film-marks.ts';
-export { perMmOf, plateLines, plateShapes, type PlatePath } from './vector/plate-group.ts';
-export { pdfPathData } from './vector/pdf-path-data.ts';
-export { unitsOf } from './vector/units.ts';
+export {
+  perMmOf,
+  plateLines,
+  plateParts,
+  plateShapes,
+  type PlatePath,
+  type PlateShapes,
+} from './vector/plate-group.ts';
+export { pdfDotsData, pdfPathData } from './vector/pdf-path-data.ts';
+export { unitsOf, type Units } from './vector/units.ts';
 export {
   PANEL_FOOT,
   PANEL_RULER,
@@ -248,7 +265,7 @@ export { reachSummary } from './proof/reach.ts';
 
 // The press check
 export { type Finding, type OfferedMend, type Place, type Severity } from './check/finding.ts';
-export { pressCheck } from './check/press-check.ts';
+export { pressCheck, pressCheckInParts } from './check/press-check.ts';
 export { angleDial, DIAL_STEP, type AngleDial } from './check/loudness.ts';
 
 // Calibration: a press measured by a printed target

@@ -16,34 +16,18 @@ export const maskObject = (file: PdfFile, { width, height }: Pick<Region, 'width
     DecodeParms: { K: -1, Columns: width, Rows: height, BlackIs1: true },
   });
 
-/**
- * Packs a region of bits as one Group 4 picture, a strip at a time, telling what share of it is there.
- *
- * @param bits  of a strip
- * @param write is given what comes of each
- */
-export function* packedBits(
-  region: Region,
-  bits: (strip: Region) => Bits,
-  write: (part: Uint8Array) => void,
-): Generator<number> {
-  const { width, height } = region;
-  const packed = group4Stream(width);
-  for (const strip of bands(region, 1, stripRows({ width, height, resolution: 0, description: '' }))) {
-    write(packed.rows(bits(strip)));
-    yield (strip.y - region.y + strip.height) / height;
-  }
-  write(packed.end());
-}
-
-/** A region of bits as an image mask. */
+/** A region of bits as an image mask, packed a strip at a time. */
 export function* bitsMask(
   file: PdfFile,
   region: Region,
   bits: (strip: Region) => Bits,
 ): Generator<number, PdfRef> {
   const mask = maskObject(file, region);
-  yield* packedBits(region, bits, (part) => void mask.write(Buffer.from(part)));
-  mask.end('');
+  const stream = group4Stream();
+  for (const strip of bands(region, 1, stripRows(region))) {
+    mask.write(Buffer.from(stream.rows(bits(strip))));
+    yield (strip.y - region.y + strip.height) / region.height;
+  }
+  mask.end(Buffer.from(stream.end()));
   return mask;
 }

@@ -1,11 +1,10 @@
-import type { FilmFormatId } from '@brachytone/core';
+import type { FilmFormatId, GeometryPacking } from '@brachytone/core';
 import { pdfFilms } from './pdf-films.ts';
 import type { WritePdf } from './pdf-job.ts';
 import { pdfTones } from './pdf-tones.ts';
-import { pdfVector } from './pdf-vector.ts';
+import { pdfGeometry, pdfVector } from './pdf-vector.ts';
 
 export { bitsMask } from './bits-mask.ts';
-export { packedFilm } from './film-mask.ts';
 export { panelPicture, type PanelPicture } from './panel-picture.ts';
 export { openPdf, POINTS } from './pdf-file.ts';
 export { separation } from './separation.ts';
@@ -18,4 +17,9 @@ export const PDF_WRITERS: Readonly<Partial<Record<FilmFormatId, WritePdf>>> = {
   'pdf-films': pdfFilms,
   'pdf-vector': pdfVector,
   'pdf-tones': pdfTones,
+};
+
+/** How each format of geometry that is a PDF is packed in parts. */
+export const PDF_GEOMETRY: Readonly<Partial<Record<FilmFormatId, GeometryPacking>>> = {
+  'pdf-vector': pdfGeometry,
 };

@@ -9,8 +9,6 @@ export interface PdfJob extends FilmJob {
   readonly labelFont: Uint8Array;
   /** The press's colour profile, where the job has one. */
   readonly intent: { readonly profile: Uint8Array; readonly name: string } | undefined;
-  /** A plate's whole film as it was packed before, part by part; undefined where it is still to be. */
-  readonly packed?: (plate: number) => Iterable<Uint8Array> | undefined;
 }
 
 /** Writes a PDF, telling now and then what share of it is there. */

@@ -349,6 +349,22 @@ describe('PDF of geometry', () => {
   });
 
   // Cairo's antialiasing is the share of a pixel that is painted; Ghostscript paints every pixel that a path touches.
+  it.each([
+    [15, 'pure', 5e5],
+    [45, 'pure', 5e5],
+    [15, 'film', 2e6],
+  ] as const)('at %i° 100 000 round dots, %s, would take 6 MB at most', (angle, outlines, least) => {
+    const [width, height, ruling] = [150, 200, 35];
+    const tones = greyPicture(300, 400, (x, y) => 128 + 90 * Math.sin(x / 21) * Math.cos(y / 17));
+    const base = sceneOf(tones, { width, height, resolution: 1200 });
+    const screen = newScreen('dots', { ruling, angle });
+    const scene = { ...base, recipe: { ...base.recipe, plates: [{ ...base.recipe.plates[0], screen }] } };
+    const cells = width * height * (ruling / 25.4) ** 2;
+    const bytes = write(path(`dots-${angle}-${outlines}.pdf`), vector, scene, { outlines }).length;
+    expect((bytes / cells) * 100_000).toBeLessThan(6e6);
+    expect((bytes / cells) * 100_000).toBeGreaterThan(least);
+  });
+
   it('covers every 10 mm square as the film does, within 0.5 %', async () => {
     for (const i of [0, 1, 2]) {
       const { recipe } = scene;

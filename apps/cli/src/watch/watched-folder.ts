@@ -1,7 +1,7 @@
-import { readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { readFileSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileSum } from '@brachytone/files/read';
-import { proofPng, sceneOf } from '@brachytone/files/write';
+import { proofPng, sceneOf, writeWhole } from '@brachytone/files/write';
 import { plainName, type JobDocument } from '@brachytone/job';
 import { lineOf } from '../failure.ts';
 import { makeFilms } from '../make-films.ts';
@@ -78,7 +78,7 @@ export class WatchedFolder {
       say(`${name}: ${films} ${films === 1 ? 'film' : 'films'}`);
     } catch (error) {
       if (signal.aborted) return;
-      writeFileSync(problem, `${name}: ${lineOf(error)}\n`);
+      writeWhole(problem, `${name}: ${lineOf(error)}\n`);
       this.ledger.write({ ...line, state: 'failed' });
       say(`${name}: ${lineOf(error)}`);
     } finally {
@@ -92,7 +92,7 @@ export class WatchedFolder {
     const films = await makeFilms(document, this.originals, out, () => undefined, signal);
     if (pixels > 0) {
       const scene = sceneOf(document.recipe, await this.originals.materials(document.recipe));
-      writeFileSync(join(out, `${as}-proof.png`), await proofPng(scene, pixels));
+      writeWhole(join(out, `${as}-proof.png`), await proofPng(scene, pixels));
     }
     return films.filter(({ bytes: size }) => size > 0).length;
   }

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
-  bands,
+  filmStrips,
   layoutOf,
   memorySink,
   targetFilm,
@@ -25,8 +25,7 @@ export function targetTiff(calibration: Calibration, title: string, ink: number)
   const layout = layoutOf(calibration);
   const sink = memorySink();
   const file = tiffFile(sink, facts, 'group4');
-  const { width, height } = facts;
-  for (const strip of bands({ x: 0, y: 0, width, height }, 1, file.rowsPerStrip))
+  for (const strip of filmStrips(facts))
     file.strip(targetFilm(layout, ink, calibration.inks[ink].screen, calibration.resolution, strip));
   file.finish();
   return sink.bytes();

@@ -25,6 +25,7 @@ import { RefusedWorkService } from '../work/refused-work.service.ts';
 import { WorkService } from '../work/work.service.ts';
 import { LRUCache } from 'lru-cache';
 import { ReadersService } from '../readers/readers.service.ts';
+import { ModelTablesService } from './model-tables.service.ts';
 import {
   channelName,
   fileSum,
@@ -56,6 +57,10 @@ const bytesOf = (pyramid: Pyramid): number =>
 @Injectable()
 export class FilesService {
   private readonly ready = new Map<string, Promise<Pyramid>>();
+  /** Those of them that are there, not only begun. */
+  private readonly unpacked = new WeakSet<Promise<Pyramid>>();
+  /** Files that are being taken in. */
+  private takingIn = 0;
   /** Lets go of all pictures once none has been used for a while. */
   private readonly resting = setTimeout(() => {
     this.ready.clear();
@@ -69,6 +74,7 @@ export class FilesService {
     @Inject(WorkService) private readonly work: WorkService,
     @Inject(ReadersService) private readonly readers: ReadersService,
     @Inject(RefusedWorkService) private readonly refused: RefusedWorkService,
+    @Inject(ModelTablesService) private readonly modelTables: ModelTablesService,
   ) {}
 
   /** Takes a file in; the same bytes twice are the same original. */
@@ -83,8 +89,22 @@ export class FilesService {
         .where(eq(originals.sha256, sha256));
       return known;
     }
-    const made = await this.readers.run('intake', { bytes });
-    return this.keep(sha256, bytes.length, made, parts(sha256, 'source', bytes));
+    this.takingIn++;
+    try {
+      const made = await this.readers.run('intake', { bytes });
+      const kept = await this.keep(sha256, bytes.length, made, parts(sha256, 'source', bytes));
+      if (kept.kind === 'picture' && this.takingIn === 1) this.unpackAhead(kept, made.working);
+      return kept;
+    } finally {
+      this.takingIn--;
+    }
+  }
+
+  /** Unpacks a picture that was just brought in, while its bytes are at hand and threads rest: whoever brought it asks for it next. */
+  private unpackAhead(original: OriginalView, working: Uint8Array): void {
+    if (this.ready.has(original.sha256) || !this.work.isAtRest) return;
+    this.keepReady(original.sha256, this.unpack(original, working.slice()));
+    void this.forget(original.sha256);
   }
 
   /** A CMYK file with its colours taken in another way: an original of its own, without the file's bytes. */
@@ -221,7 +241,8 @@ export class FilesService {
   async level(sha256: string, level: number) {
     const original = await this.get(sha256);
     if (original.kind !== 'picture') throw notFound('picture of this kind');
-    if (level === original.smallLevel && !this.ready.has(sha256)) {
+    const ready = this.ready.get(sha256);
+    if (level === original.smallLevel && !(ready && this.unpacked.has(ready))) {
       const deep = original.facts.bitsPerSample === 16;
       return unpackPicture(await this.bytes(sha256, 'small'), deep, original.channels);
     }
@@ -236,8 +257,7 @@ export class FilesService {
     this.resting.refresh();
     if (!promise) {
       promise = this.load(sha256);
-      this.ready.set(sha256, promise);
-      promise.catch(() => this.ready.delete(sha256));
+      this.keepReady(sha256, promise);
     } else {
       this.ready.delete(sha256);
       this.ready.set(sha256, promise);
@@ -305,6 +325,9 @@ export class FilesService {
    */
   async materials(recipe: Recipe, withoutPictures = false): Promise<SharedMaterials> {
     const out: SharedMaterials = { pictures: {}, drawings: {}, fonts: {}, tables: {} };
+    const modelled = this.modelTables.of(recipe);
+    // Whoever waits for all of it is told if that fails.
+    modelled.catch(() => undefined);
     for (const { sha256, kind } of filesOf(recipe)) {
       if (kind === 'drawing') out.drawings[sha256] = await this.drawing(sha256);
       else if (kind === 'font') out.fonts[sha256] = await this.font(sha256);
@@ -315,15 +338,26 @@ export class FilesService {
       if (use)
         out.tables[profileTableName(use)] ??= await this.separation(use.profile, use.intent, use.compensate);
     }
+    Object.assign(out.tables, await modelled);
     return out;
   }
 
   private async load(sha256: string): Promise<Pyramid> {
-    const original = await this.get(sha256);
-    const png = await this.bytes(sha256, 'working');
-    const deep = original.facts.bitsPerSample === 16;
-    const given = { png, deep, channels: original.channels };
-    // The thread is given the very bytes, not a copy.
+    return this.unpack(await this.get(sha256), await this.bytes(sha256, 'working'));
+  }
+
+  private keepReady(sha256: string, pyramid: Promise<Pyramid>): void {
+    this.resting.refresh();
+    this.ready.set(sha256, pyramid);
+    pyramid.then(
+      () => this.unpacked.add(pyramid),
+      () => this.ready.delete(sha256),
+    );
+  }
+
+  /** The thread is given the very bytes, not a copy. */
+  private unpack({ facts, channels }: OriginalView, png: Uint8Array<ArrayBuffer>): Promise<Pyramid> {
+    const given = { png, deep: facts.bitsPerSample === 16, channels };
     return this.work.run('pyramid', given, { transfer: [png.buffer] });
   }
 

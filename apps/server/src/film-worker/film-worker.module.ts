@@ -3,6 +3,7 @@ import { DATABASE, type Database } from '../database/database.ts';
 import { FILM_STORE } from '../film-store/film-store.ts';
 import { filmStoreOf } from '../film-store/film-store-of.ts';
 import { FilesService } from '../files/files.service.ts';
+import { ModelTablesService } from '../files/model-tables.service.ts';
 import { TypefacesService } from '../files/typefaces.service.ts';
 import { BulletinService } from '../live/bulletin.service.ts';
 import { MetricsService } from '../metrics/metrics.service.ts';
@@ -32,6 +33,7 @@ export class FilmWorkerModule {
         ReadersService,
         RefusedWorkService,
         FilesService,
+        ModelTablesService,
         TypefacesService,
         BulletinService,
         RunRows,

@@ -106,7 +106,7 @@ export const jobsQuery = Joi.object<JobsQuery>({
   most: Joi.number().integer().min(1).max(200).default(60),
 });
 
-/** How large a picture of a proof is to be, pixels on its longer side. */
+/** A picture of a print. */
 export const pictureQuery = Joi.object<PictureRequest>({
   format: Joi.valid(...PICTURE_FORMATS.map((one) => one.id)).required(),
   ppi: Joi.number().min(1).max(20_000).required(),
@@ -120,6 +120,7 @@ export const panelsQuery = Joi.object<{ ppi: number }>({
   ppi: Joi.number().min(36).max(600).default(200),
 });
 
+/** How large a picture of a proof is to be, pixels on its longer side. */
 export const proofQuery = Joi.object<{ longer: number }>({
   longer: Joi.number().integer().min(32).max(2400).default(448),
 }).unknown();

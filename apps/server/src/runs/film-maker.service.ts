@@ -3,17 +3,20 @@ import { mkdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { MessageChannel } from 'node:worker_threads';
 import { Inject, Injectable } from '@nestjs/common';
-import { memberDocument, onGang, type JobDocument, type RunFilm } from '@brachytone/job';
+import { filmLayout } from '@brachytone/core';
+import { memberDocument, onGang, type JobDocument } from '@brachytone/job';
 import { FilesService } from '../files/files.service.ts';
 import { FILM_STORE, type FilmStore } from '../film-store/film-store.ts';
-import { isPackedApart, type MadeFilm, type SharedMaterials } from '@brachytone/files/write';
-import type { FilmNews, Tasks } from '../work/tasks.ts';
+import { piecesApart, type MadeFilm, type SharedMaterials, type PiecePlace } from '@brachytone/files/write';
+import type { FilmNews, FilmsGiven } from '../work/tasks.ts';
 import { SETTINGS, type Settings } from '../settings.ts';
 import { LaidMaterials } from '../treatments/laid-materials.service.ts';
 import { THREADS, WorkService } from '../work/work.service.ts';
 import type { RunRow } from './run-rows.service.ts';
 
-/** Share of a file of several plates that is there once they are packed. */
+/** Most pixels of films whose pieces are packed before any of them is whole, unless one alone has more. */
+const GROUP_PIXELS = 4e9;
+/** Share of a film that is there once its pieces are packed. */
 const PACKING = 0.97;
 
 export interface MakingOptions {
@@ -69,7 +72,8 @@ export class FilmMakerService {
   }
 
   /**
-   * Makes some films of a run side by side in one thread, so that what they have in common is made once.
+   * Makes some films of a run, with as many threads as there are: pieces that can be packed apart go to whichever is free, else each
+   * thread makes some of the films side by side. Members of a series keep to one thread: others make other members.
    *
    * @param places of the films in the run's list
    * @param document of the job whose films they are
@@ -79,20 +83,48 @@ export class FilmMakerService {
     places: readonly number[],
     document: JobDocument,
     materials: SharedMaterials,
+    options: MakingOptions,
+  ): Promise<readonly MadeFilm[]> {
+    const { films, gang, series, approvals, created } = row;
+    const given = {
+      document,
+      day: created.toISOString().slice(0, 10),
+      approval: approvals[0] ?? undefined,
+      materials,
+      intent: await this.files.pressProfile(document.recipe),
+    };
+    if (series) return this.makeInOne(row, places, given, [], options);
+    const isApart = (at: number) => gang === null && piecesApart(document, films[at].plates).length > 0;
+    const made: MadeFilm[] = [];
+    const keep = async (group: readonly number[], packed: readonly PiecePlace[]): Promise<void> =>
+      besideOneAnother(options.signal, shareOut(group), async (own, signal) => {
+        const all = await this.makeInOne(row, own, given, packed, { ...options, signal });
+        for (const [i, at] of own.entries()) made[at] = all[i];
+      });
+    await keep(
+      places.filter((at) => !isApart(at)),
+      [],
+    );
+    for (const group of groupsOf(places.filter(isApart), document)) {
+      const plates = group.flatMap((at) => films[at].plates);
+      const packed = await this.packPieces(given, plates, options.signal, (share) => {
+        for (const at of group) options.news(at, PACKING * share);
+      });
+      await keep(group, packed.places).finally(packed.remove);
+    }
+    return places.map((at) => made[at]);
+  }
+
+  /** Makes some films of a run side by side in one thread, so that what they have in common is made once. */
+  private async makeInOne(
+    { id, films, gang, series, approvals }: RunRow,
+    places: readonly number[],
+    given: FilmsGiven,
+    packed: readonly PiecePlace[],
     { signal, news }: MakingOptions,
   ): Promise<readonly MadeFilm[]> {
-    const { id, films, gang, approvals } = row;
-    const intent = await this.files.pressProfile(document.recipe);
     const folder = await this.store.making(id);
-    const day = row.created.toISOString().slice(0, 10);
     const path = (at: number) => join(folder, films[at].file);
-    const given = { document, day, approval: approvals[0] ?? undefined, materials, intent };
-    const packed = gang
-      ? {}
-      : await this.packed(given, films[places[0]], {
-          signal,
-          news: (share) => news(places[0], PACKING * share),
-        });
     const { port1, port2 } = new MessageChannel();
     /** Films that are whole, by their places, on their way to where everybody finds them: they are told of once they are there. */
     const putting = new Map<number, Promise<void>>();
@@ -109,11 +141,13 @@ export class FilmMakerService {
       putting.set(at, begun);
       return begun;
     };
+    const packing = packed.length > 0 ? PACKING : 0;
     port1.on('message', ([i, told]: FilmNews) => {
       if (typeof told !== 'number') void put(places[i], told);
-      else if (!signal.aborted) news(places[i], told);
+      else if (!signal.aborted) news(places[i], packing + (1 - packing) * told);
     });
     const options = { signal, transfer: [port2], news: port1, isPatient: true };
+    const { day, materials } = given;
     const made = await (gang
       ? this.work.run(
           'gangFilms',
@@ -127,72 +161,96 @@ export class FilmMakerService {
           },
           options,
         )
-      : this.work
-          .run(
-            'films',
-            {
-              ...given,
-              films: places.map((at) => ({ plates: films[at].plates, path: path(at) })),
-              packed,
-              leavesNothing: row.series !== null,
-              port: port2,
-            },
-            options,
-          )
-          .finally(() => Promise.all(Object.values(packed).map((file) => rm(file, { force: true })))));
+      : this.work.run(
+          'films',
+          {
+            ...given,
+            films: places.map((at) => ({ plates: films[at].plates, path: path(at) })),
+            packed,
+            leavesNothing: series !== null,
+            port: port2,
+          },
+          options,
+        ));
     await Promise.all(made.map((film, i) => put(places[i], film)));
     return made;
   }
 
   /**
-   * Packs the plates of a file of several in as many threads as there are, where they can be.
+   * Packs pieces of films apart.
    *
    * @param news told what share of all is there, 0–1
-   * @returns the files in which they are, by their ids; none where the file is made in one go
+   * @returns where they lie, until they are removed
    */
-  private async packed(
-    given: Pick<Tasks['films']['given'], 'document' | 'day' | 'approval' | 'materials' | 'intent'>,
-    { plates }: RunFilm,
-    { signal, news }: { readonly signal: AbortSignal; readonly news: (share: number) => void },
-  ): Promise<Record<string, string>> {
-    if (plates.length < 2 || !isPackedApart(given.document)) return {};
+  private async packPieces(
+    given: FilmsGiven,
+    plates: readonly string[],
+    signal: AbortSignal,
+    news: (share: number) => void,
+  ): Promise<{ places: readonly PiecePlace[]; remove: () => Promise<void> }> {
     const folder = join(this.settings.dataFolder, 'packed');
     // What a process that was killed had packed is of no use.
     await (this.cleared ??= rm(folder, { recursive: true, force: true }));
     await mkdir(folder, { recursive: true });
-    const files = Object.fromEntries(plates.map((id) => [id, join(folder, randomUUID())]));
-    const shares = plates.map(() => 0);
-    /** What is wrong with one thread's ends the others'. */
-    const broken = new AbortController();
-    await Promise.all(
-      Array.from({ length: THREADS }, async (_, thread) => {
-        const own = plates.filter((_id, i) => i % THREADS === thread);
+    const threads = Array.from({ length: THREADS }, (_, thread) => ({
+      thread,
+      path: join(folder, randomUUID()),
+    }));
+    const remove = async (): Promise<void> => {
+      await Promise.all(threads.map(({ path }) => rm(path, { force: true })));
+    };
+    const { length: pieces } = piecesApart(given.document, plates);
+    const claims = new Int32Array(new SharedArrayBuffer(4 * pieces));
+    const done = threads.map(() => 0);
+    const places: PiecePlace[] = [];
+    try {
+      await besideOneAnother(signal, threads, async ({ thread, path }, either) => {
         const { port1, port2 } = new MessageChannel();
-        port1.on('message', ([i, told]: FilmNews) => {
-          shares[plates.indexOf(own[i])] = typeof told === 'number' ? told : 1;
-          if (!signal.aborted) news(shares.reduce((sum, share) => sum + share, 0) / shares.length);
+        port1.on('message', (count: number) => {
+          done[thread] = count;
+          if (!signal.aborted) news(done.reduce((sum, one) => sum + one, 0) / pieces);
         });
-        const made = this.work.run(
-          'films',
-          {
-            ...given,
-            films: own.map((id) => ({ plates: [id], path: files[id], isPacked: true })),
-            packed: {},
-            leavesNothing: false,
-            port: port2,
-          },
-          {
-            signal: AbortSignal.any([signal, broken.signal]),
-            transfer: [port2],
-            news: port1,
-            isPatient: true,
-          },
-        );
-        await made.catch((error: unknown) => broken.abort(error)).finally(() => port1.close());
-      }),
-    );
-    if (!broken.signal.aborted) return files;
-    await Promise.all(Object.values(files).map((file) => rm(file, { force: true })));
-    throw broken.signal.reason;
+        const first = Math.floor((pieces * thread) / THREADS);
+        const own = await this.work
+          .run(
+            'filmPieces',
+            { ...given, wanted: { plates, path, claims, first }, port: port2 },
+            { signal: either, transfer: [port2], news: port1, isPatient: true },
+          )
+          .finally(() => port1.close());
+        places.push(...own);
+      });
+    } catch (error) {
+      await remove();
+      throw error;
+    }
+    return { places, remove };
   }
+}
+
+/** Films for each thread, in turn. */
+const shareOut = (films: readonly number[]): number[][] =>
+  Array.from({ length: Math.min(THREADS, films.length) }, (_, thread) =>
+    films.filter((_film, i) => i % THREADS === thread),
+  );
+
+/** Films whose pieces are packed together, by what is begun anew after the server was killed. */
+function groupsOf(films: readonly number[], { recipe }: JobDocument): number[][] {
+  const { width, height } = filmLayout(recipe);
+  const each = Math.max(1, Math.floor(GROUP_PIXELS / (width * height)));
+  return Array.from({ length: Math.ceil(films.length / each) }, (_, i) =>
+    films.slice(i * each, (i + 1) * each),
+  );
+}
+
+/** Does something for each of some, all at once; what is wrong with one ends the others, and is told once none is left. */
+async function besideOneAnother<One>(
+  signal: AbortSignal,
+  all: readonly One[],
+  make: (one: One, signal: AbortSignal) => Promise<void>,
+): Promise<void> {
+  const broken = new AbortController();
+  const either = AbortSignal.any([signal, broken.signal]);
+  await Promise.all(all.map((one) => make(one, either).catch((error: unknown) => broken.abort(error))));
+  if (broken.signal.aborted) throw broken.signal.reason;
 }

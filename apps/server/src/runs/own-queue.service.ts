@@ -18,12 +18,6 @@ import { isWhole, leftOut, RunRows, type RunRow } from './run-rows.service.ts';
 /** Pause before a database that was back, and is away again, is asked once more, ms. */
 const BACK_PAUSE = 1000;
 
-/** Films for each thread, in turn. */
-const shareOut = (films: readonly number[]): number[][] =>
-  Array.from({ length: Math.min(THREADS, films.length) }, (_, thread) =>
-    films.filter((_film, place) => place % THREADS === thread),
-  );
-
 /** Films member by member. */
 const byMember = (films: readonly RunFilm[], open: readonly number[]): number[][] => {
   const members = new Map<number, number[]>();
@@ -167,10 +161,7 @@ export class OwnQueueService implements FilmQueue {
           writeDown();
           this.rows.progress(row, films, Object.fromEntries(places.map((at) => [at, 1])));
         });
-      else {
-        const job = await this.jobOf(row, open);
-        await Promise.all(shareOut(open).map((places) => made(places, job)));
-      }
+      else await made(open, await this.jobOf(row, open));
       await written;
       await this.rows.end(id, 'done', leftOut(films), films);
       await this.after.run();

@@ -9,6 +9,7 @@ const MINUTE = 60_000;
 export const DEADLINES: { readonly [Name in keyof Tasks]: number } = {
   ready: MINUTE,
   pyramid: 2 * MINUTE,
+  modelTable: 2 * MINUTE,
   proof: 2 * MINUTE,
   proofPart: 2 * MINUTE,
   ticket: 5 * MINUTE,
@@ -24,4 +25,5 @@ export const DEADLINES: { readonly [Name in keyof Tasks]: number } = {
   simulatedPrint: 5 * MINUTE,
   gangFilms: 10 * MINUTE,
   films: 10 * MINUTE,
+  filmPieces: 10 * MINUTE,
 };

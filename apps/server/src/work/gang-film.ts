@@ -1,8 +1,7 @@
 import {
-  bands,
   countInk,
+  filmStrips,
   gangBits,
-  stripRows,
   tiffFile,
   type FilmWritten,
   type GangedPlate,
@@ -39,7 +38,7 @@ export function* gangFilm(
   const facts = { width, height, resolution, description: `${gangName(gang)}: ${ink}` };
   const file = tiffFile(sink, facts, 'group4');
   let inked = 0;
-  for (const strip of bands({ x: 0, y: 0, width, height }, 1, stripRows(facts))) {
+  for (const strip of filmStrips(facts)) {
     const bits = gangBits(plates, strip);
     inked += countInk(bits);
     file.strip(bits);

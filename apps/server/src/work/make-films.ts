@@ -3,14 +3,7 @@ import { emptyPixelCaches } from '@brachytone/core';
 import { collectGarbage } from '../collect-garbage.ts';
 import { gangFilm } from './gang-film.ts';
 import { labelFont } from './label-font.ts';
-import {
-  filmFile,
-  packedFilmFile,
-  sceneOf,
-  sideBySide,
-  wholeFile,
-  type MadeFilm,
-} from '@brachytone/files/write';
+import { filmFile, packPieces, sceneOf, sideBySide, wholeFile, type MadeFilm } from '@brachytone/files/write';
 import type { FilmNews, Tasks } from './tasks.ts';
 
 /** See `Tasks`. */
@@ -33,11 +26,30 @@ export function films({
     });
   const atHand = { document, day, approval, scene, materials, intent, labelFont, packed };
   return allOf(
-    wanted.map(({ plates, path, isPacked }) =>
-      isPacked ? packedFilmFile(atHand, plates[0], path) : filmFile(atHand, plates, path),
-    ),
+    wanted.map(({ plates, path }) => filmFile(atHand, plates, path)),
     port,
   );
+}
+
+/** See `Tasks`. */
+export function filmPieces({
+  wanted,
+  port,
+  document,
+  materials,
+  ...rest
+}: Tasks['filmPieces']['given']): Tasks['filmPieces']['made'] {
+  const scene = sceneOf(document.recipe, materials);
+  try {
+    const packing = packPieces({ ...rest, document, materials, scene, labelFont }, wanted);
+    for (;;) {
+      const next = packing.next();
+      if (next.done) return next.value;
+      port.postMessage(next.value);
+    }
+  } finally {
+    port.close();
+  }
 }
 
 /** See `Tasks`. */

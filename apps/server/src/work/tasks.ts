@@ -5,6 +5,7 @@ import type {
   PrintedShare,
   Pyramid,
   Recipe,
+  SeparationTable,
   TargetReading,
   ToneReading,
 } from '@brachytone/core';
@@ -13,7 +14,7 @@ import type { Gang, JobDocument, PictureRequest, RunFilm } from '@brachytone/job
 import type { ProofPart } from '../jobs/proofs.service.ts';
 import type { MessagePort } from 'node:worker_threads';
 import type { Refusal } from '@brachytone/files/read';
-import type { MadeFilm, SharedMaterials } from '@brachytone/files/write';
+import type { MadeFilm, SharedMaterials, PiecePlace, PiecesWanted } from '@brachytone/files/write';
 
 /** The simulated press: percent it gains at 50 %, and the mesh it prints through. */
 export interface SimulatedOn {
@@ -29,8 +30,18 @@ export interface WantedFile {
   /** Ids. */
   readonly plates: readonly string[];
   readonly path: string;
-  /** True where the one plate is only to be packed, for a file of several. */
-  readonly isPacked?: boolean;
+}
+
+/** What films are made of. */
+export interface FilmsGiven {
+  readonly document: JobDocument;
+  /** The day that labels say (ISO 8601). */
+  readonly day: string;
+  /** What labels say of the approval of the proof, where there was one. */
+  readonly approval: string | undefined;
+  readonly materials: SharedMaterials;
+  /** The press's colour profile, where the job has one. */
+  readonly intent: { profile: Uint8Array; name: string } | undefined;
 }
 
 /** What the worker threads do, by name: what each is given and gives back. */
@@ -39,6 +50,8 @@ export interface Tasks {
   ready: { given: null; made: null };
   /** Reads a working picture and makes its pyramid in shared memory. */
   pyramid: { given: { png: Uint8Array; deep: boolean; channels: number }; made: Pyramid };
+  /** A table by which a recipe is separated by the ink model, by its name. */
+  modelTable: { given: { recipe: Recipe; name: string }; made: SeparationTable };
   /** A picture of a job's exact proof, as PNG; its longer side has `longer` pixels. */
   proof: { given: { recipe: Recipe; materials: SharedMaterials; longer: number }; made: Uint8Array };
   /** A part of a job's exact proof, as PNG; or of its originals on their stock. */
@@ -117,24 +130,21 @@ export interface Tasks {
    * is, as its place in the list and a share of 1, and what was made of it once it is whole.
    */
   films: {
-    given: {
-      document: JobDocument;
-      /** The day that labels say (ISO 8601). */
-      day: string;
+    given: FilmsGiven & {
       /** True where other pictures follow: what is kept of these goes. */
       leavesNothing: boolean;
-      /** What labels say of the approval of the proof, where there was one. */
-      approval: string | undefined;
       /** Ids of the plates of each, and where it is to be. */
       films: WantedFile[];
-      /** Files in which plates' whole films are packed already, by the plates' ids. */
-      packed: Readonly<Record<string, string>>;
-      materials: SharedMaterials;
-      /** The press's colour profile, where the job has one. */
-      intent: { profile: Uint8Array; name: string } | undefined;
+      /** Pieces of them that were packed apart; none where they are still to be made. */
+      packed: readonly PiecePlace[];
       port: MessagePort;
     };
     /** Percent inked; null where one file holds several plates. A file is under its own name once it is whole, and told then. */
     made: MadeFilm[];
+  };
+  /** Packs those pieces of a job's films that no other thread has; tells through the port how many are done. */
+  filmPieces: {
+    given: FilmsGiven & { wanted: PiecesWanted; port: MessagePort };
+    made: PiecePlace[];
   };
 }

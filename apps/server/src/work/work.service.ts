@@ -57,10 +57,12 @@ export class WorkService implements OnModuleDestroy {
     minThreads: 0,
     maxThreads: MOST_THREADS,
     idleTimeout: IDLE,
+    // A thread that blocks while it waits never comes to what it is to do after a task: let go of memory.
+    atomics: 'disabled',
     // The reader of TIFF files brings a package that looks for a name in it.
     workerData: {},
     // What a thread makes in passing need not pile up: its large things lie outside of the engine's heap.
-    resourceLimits: { maxYoungGenerationSizeMb: 8, maxOldGenerationSizeMb: HEAP },
+    resourceLimits: { maxYoungGenerationSizeMb: 24, maxOldGenerationSizeMb: HEAP },
   });
   deadlines = DEADLINES;
   /** The server's memory, bytes, at which what is being made is ended. */
@@ -100,6 +102,11 @@ export class WorkService implements OnModuleDestroy {
       this.giveBackSoon();
       this.next();
     }
+  }
+
+  /** True while no work is being done, and none waits. */
+  get isAtRest(): boolean {
+    return this.running === 0 && this.waiting.length === 0;
   }
 
   /** Has all threads there that there may be, for what is about to be asked: beginning one takes half a second. */

@@ -2,8 +2,10 @@ import {
   buildPyramid,
   colourDotsSvg,
   filmFrame,
+  inkSetOf,
   labToHex,
   memorySink,
+  modelTables,
   originalView,
   PLAIN_LOOK,
   pressProof,
@@ -14,6 +16,7 @@ import {
   slowBecause,
   writeOriginal,
   present,
+  type SeparationTable,
 } from '@brachytone/core';
 import { panelPicture as pdfOfPanels, ticketPdf } from '@brachytone/pdf';
 import sharp from 'sharp';
@@ -30,7 +33,7 @@ import { labelFont } from './label-font.ts';
 import { proofPng, sceneOf, ticketOf, wholeFile, writePicture } from '@brachytone/files/write';
 import type { Tasks } from './tasks.ts';
 
-export { films, gangFilms } from './make-films.ts';
+export { films, filmPieces, gangFilms } from './make-films.ts';
 
 // Every picture is read once: keeping decoded ones, and many rows of them at a time, only costs memory.
 sharp.cache(false);
@@ -63,6 +66,13 @@ export async function pyramid({
   data.set(picture.data);
   setImmediate(collectGarbage);
   return buildPyramid({ ...picture, data }, shared);
+}
+
+/** See `Tasks`. */
+export function modelTable({ recipe, name }: Tasks['modelTable']['given']): SeparationTable {
+  const routes = recipe.originals.map(({ route }) => route);
+  const table = modelTables(routes, inkSetOf(recipe)).find((one) => one.name === name);
+  return present(table, 'table of this name').make();
 }
 
 /** What work with a picture from outside gives, or why it was refused; its samples would stay until the next one comes. */

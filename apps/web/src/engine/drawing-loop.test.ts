@@ -69,6 +69,20 @@ it('draws a draft at once, then all rows exactly, and has time for more when it 
   expect(idle).toHaveBeenCalledTimes(1);
 });
 
+it.each([
+  ['few pixels in few strips', { width: 2000, height: 2000, rows: 200 }, 2],
+  ['many in as many as end together', { width: 7000, height: 10_000, rows: 560 }, 16],
+  ['very many in strips of a limited size', { width: 14_000, height: 20_000, rows: 540 }, 22],
+])('draws exactly %s', async (_, view, strips) => {
+  const { loop, asked, told } = started();
+  const request = viewOf(30);
+  loop.show({ ...request, frame: { ...request.frame, ...view }, view: { ...request.view, ...view } }, true);
+  await until(() => told.at(-1)?.sharpness === 'exact');
+  const exact = asked.filter(({ request: { frame } }) => frame.draft !== true);
+  expect(exact).toHaveLength(strips);
+  expect(exact.reduce((sum, { request: { rows } }) => sum + rows.count, 0)).toBe(view.rows);
+});
+
 it('drops work for an older view, but shows a draft of it when a slider is dragged on', async () => {
   const { loop, asked, received, told } = started({ held: true });
   loop.show(viewOf(30), true);

@@ -1,7 +1,8 @@
 import type { Shown } from '@brachytone/core';
 import { draftBlocks, draftOf, halvesOf, hasSequential, type ViewRequest } from './drafts.ts';
 import type { Wish } from './engine.ts';
-import { FIRST, LAST, SECOND } from './ranks.ts';
+import { FIRST, LAST, SECOND, THIRD } from './ranks.ts';
+import { stripsOf } from './strips.ts';
 import type { DrawRequest } from './worker.ts';
 
 /** Whether what is shown is the first picture, or has every bit of the film in it. */
@@ -52,12 +53,8 @@ export interface Patience {
   readonly patient: boolean;
 }
 
-/** Film pixels in one exact strip: little enough that a newer draft never waits long. */
-const STRIP_PIXELS = 4e6;
-/** The same for what is patient: it holds up even less. */
-const PATIENT_STRIP_PIXELS = 1e6;
-/** Exact strips are shown together, for every picture shown is work for the page: at most so often, ms. */
-const SHOWN_EVERY = 70;
+/** Exact strips are shown together, for every picture shown is work for the page: the first after so long, and from then on so often, ms. */
+const [SHOWN_AFTER, SHOWN_EVERY] = [250, 100];
 /** How long whole pictures are waited for before exact work starts from small ones, ms. */
 const LONG = 3000;
 
@@ -131,8 +128,8 @@ export class DrawingLoop {
 
   /** Draws drafts of the latest view until none newer is left. */
   private async drawDrafts(): Promise<void> {
-    // What is patient lets the table's first picture go before its own.
-    const rank = this.patience.patient ? SECOND : FIRST;
+    // What is patient lets the table's own pictures go before its own.
+    const rank = this.patience.patient ? THIRD : FIRST;
     const bare = this.state.sharpness === 'nothing' && rank === FIRST;
     for (let done: Turn | undefined; this.turn && this.turn !== done;) {
       const turn = (done = this.turn);
@@ -209,27 +206,24 @@ export class DrawingLoop {
     const { patient } = this.patience;
     const rank = patient ? LAST : SECOND;
     const shown = this.gathered(request);
-    const pixels = patient ? PATIENT_STRIP_PIXELS : STRIP_PIXELS;
-    const strips = Math.min(view.rows, Math.max(1, Math.ceil((view.width * view.height) / pixels)));
+    const strips = stripsOf(view, patient);
     const sums: number[] = [];
     const sequential = hasSequential(request);
-    let [first, last] = [0, strips - 1];
+    let [first, last] = [0, strips.length - 1];
     const drawFrom = async (end: 0 | 1): Promise<void> => {
       while (first <= last && current()) {
-        const strip = end === 0 ? first++ : last--;
-        const from = Math.floor((strip * view.rows) / strips);
-        const count = Math.floor(((strip + 1) * view.rows) / strips) - from;
-        const foot = view.y + ((from + count) * view.height) / view.rows;
+        const rows = strips[end === 0 ? first++ : last--];
+        const foot = view.y + ((rows.first + rows.count) * view.height) / view.rows;
         if (sequential && !(await this.prepared(request, foot, current, rank))) return;
-        const part = { ...request, rows: { first: from, count } };
+        const part = { ...request, rows };
         const made = await this.engine.draw(part, {
-          rank: strips === 1 ? Math.min(FIRST, rank + 1) : rank,
+          rank: strips.length === 1 ? Math.min(FIRST, rank + 1) : rank,
           end,
           ahead: true,
         });
         if (!current()) return;
-        made.inked.forEach((share, k) => (sums[k] = (sums[k] ?? 0) + (share * count) / view.rows));
-        shown.add(made.rgba, from);
+        made.inked.forEach((share, k) => (sums[k] = (sums[k] ?? 0) + (share * rows.count) / view.rows));
+        shown.add(made.rgba, rows.first);
       }
     };
     // One worker from the top down, one from the foot up: each keeps the tones of its end for the next time. Sequential plates are
@@ -258,16 +252,16 @@ export class DrawingLoop {
   /** Rows of an exact view that wait to be shown together. */
   private gathered(request: ViewRequest) {
     let waiting: { rgba: Uint8ClampedArray<ArrayBuffer>; row: number }[] = [];
-    let last = performance.now();
+    let next = performance.now() + SHOWN_AFTER;
     const finish = (): void => {
       for (const { rgba, row } of waiting) this.receive(rgba, request.view.columns, row, request, 'exact');
       waiting = [];
-      last = performance.now();
+      next = performance.now() + SHOWN_EVERY;
     };
     return {
       add(rgba: Uint8ClampedArray<ArrayBuffer>, row: number): void {
         waiting.push({ rgba, row });
-        if (performance.now() - last >= SHOWN_EVERY) finish();
+        if (performance.now() >= next) finish();
       },
       finish,
     };

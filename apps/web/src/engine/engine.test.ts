@@ -1,5 +1,6 @@
 import type { Remote } from 'comlink';
 import { jest } from '@jest/globals';
+import { KeptRecipes } from './kept-recipes.ts';
 import type { Lane } from './lanes.ts';
 import type { WorkerApi } from './worker.ts';
 
@@ -11,6 +12,7 @@ const { Engine } = await import('./engine.ts');
 const lanesOf = (count: number): Lane[] =>
   Array.from({ length: count }, (_, number) => ({
     remote: number as unknown as Remote<WorkerApi>,
+    recipes: new KeptRecipes(),
     given: 0,
     end: jest.fn(),
   }));
@@ -80,4 +82,18 @@ it('gives a piece of much to a worker that is at another, but no more, and none 
   await finish('three');
   await finish('later');
   await Promise.all([...strips, draft, later]);
+});
+
+it('is waited for until its workers rest, or for so long', async () => {
+  const engine = new Engine(lanesOf(2));
+  await engine.rest(60_000);
+  let release = (): void => undefined;
+  const work = engine.run(() => new Promise<void>((resolve) => (release = resolve)));
+  let rests = false;
+  const rest = engine.rest(60_000).then(() => (rests = true));
+  await engine.rest(5);
+  expect(rests).toBe(false);
+  release();
+  await Promise.all([work, rest]);
+  expect(rests).toBe(true);
 });

@@ -13,7 +13,7 @@ interface Waiting {
   readonly refuse: (reason: Error) => void;
 }
 
-type Work<Result> = (worker: Remote<WorkerApi>) => Promise<Result>;
+type Work<Result> = (worker: Remote<WorkerApi>, lane: Lane) => Promise<Result>;
 
 /** Who does some work, and when. */
 export interface Wish {
@@ -28,6 +28,8 @@ export interface Wish {
 /** Shares work out to workers. It ends with `dispose`. */
 export class Engine {
   private readonly waiting: Waiting[] = [];
+  /** Told once no worker has anything to do. */
+  private readonly resting = new Set<() => void>();
 
   constructor(private readonly lanes: readonly Lane[]) {}
 
@@ -36,11 +38,12 @@ export class Engine {
     return new Promise((resolve, refuse) => {
       const start = (lane: Lane) => {
         lane.given++;
-        work(lane.remote)
+        work(lane.remote, lane)
           .then(resolve, refuse)
           .finally(() => {
             lane.given--;
             for (let next = this.nextFor(lane); next; next = this.nextFor(lane)) next.start(lane);
+            if (this.rests()) for (const told of this.resting) told();
           });
       };
       const most = ahead ? 1 : 0;
@@ -52,10 +55,28 @@ export class Engine {
     });
   }
 
+  /** Until no worker has anything to do; no longer than so many ms. */
+  async rest(most: number): Promise<void> {
+    if (this.rests()) return;
+    await new Promise<void>((resolve) => {
+      const told = (): void => {
+        clearTimeout(timer);
+        this.resting.delete(told);
+        resolve();
+      };
+      const timer = setTimeout(told, most);
+      this.resting.add(told);
+    });
+  }
+
   /** Ends the workers; what waits for one is refused. */
   dispose(): void {
     for (const { refuse } of this.waiting.splice(0)) refuse(new Error('The workers have been ended.'));
     for (const lane of this.lanes) lane.end();
+  }
+
+  private rests(): boolean {
+    return this.waiting.length === 0 && this.lanes.every(({ given }) => given === 0);
   }
 
   /** The next of the waiting jobs that a lane may do: the first of the highest rank. */
@@ -80,7 +101,12 @@ export const inWorker = <Result>(work: Work<Result>, wish?: Wish): Promise<Resul
 
 /** Draws a part of a view, in the worker of that end of the sheet. */
 export const draw = (request: DrawRequest, wish: Wish): Promise<Shown> =>
-  inWorker((worker) => worker.draw(request), wish);
+  inWorker((worker, { recipes }) => {
+    const { number, isNew } = recipes.numberOf(request.recipe);
+    // Messages keep their order: it is there before it is drawn by.
+    if (isNew) void worker.keepRecipe(number, request.recipe);
+    return worker.draw({ ...request, recipe: number });
+  }, wish);
 
 /** Makes sequential plates a little further; true when they have come down to the row. */
 export const prepare = (

@@ -1,5 +1,5 @@
 import { filmLayout, type Recipe } from '@brachytone/core';
-import { useEffect, useRef, useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
 import { isWholeFilm, type ViewRequest } from './drafts.ts';
 import {
   DrawingLoop,
@@ -46,7 +46,8 @@ export function useDrawing(
   const take = useRef(receive);
   take.current = receive;
   const loop = useRef<DrawingLoop>(undefined);
-  useEffect(() => {
+  // Drawing begins before the page itself is painted anew.
+  useLayoutEffect(() => {
     const made = new DrawingLoop(
       ENGINE,
       (...rows) => take.current(...rows),
@@ -60,7 +61,7 @@ export function useDrawing(
     return () => made.dispose();
   }, [patience]);
   const key = request ? keyOf(request) : '';
-  useEffect(() => {
+  useLayoutEffect(() => {
     loop.current?.show(request, whole);
     // The key stands for the request.
     // eslint-disable-next-line react-hooks/exhaustive-deps

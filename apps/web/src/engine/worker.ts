@@ -27,7 +27,7 @@ import {
   plateBits,
   plateCoverage,
   preparePlate,
-  pressCheck,
+  pressCheckInParts,
   proof,
   readPam,
   slowBecause,
@@ -57,6 +57,7 @@ import {
   type ViewRows,
 } from '@brachytone/core';
 import { expose, transfer } from 'comlink';
+import { KeptRecipes } from './kept-recipes.ts';
 import { drawSwatch, type Swatch } from './swatch.ts';
 
 /** What to draw, and how much of it. */
@@ -82,6 +83,9 @@ export interface DrawRequest {
     | { readonly kind: 'reach'; readonly original: string };
 }
 
+/** The same, its recipe one that is kept under a number. */
+export type DrawOrder = Omit<DrawRequest, 'recipe'> & { readonly recipe: number };
+
 /** What prints solid in ruby, what stays bare in the blue that never prints. */
 const ENDS = { solid: [168, 31, 61], bare: [47, 143, 196] };
 
@@ -97,6 +101,7 @@ const drawings = new Map<string, Drawing>();
 const typefaces = new Map<string, Typeface>();
 const tables = new Map<string, SeparationTable>();
 const materials = { pictures, drawings, typefaces, tables };
+const recipes = new KeptRecipes();
 const shared = (bytes: number): SharedArrayBuffer => new SharedArrayBuffer(bytes);
 
 async function fetchLevel(sha256: string, level: number) {
@@ -189,7 +194,12 @@ const workerApi = {
     pictures.set(sha256, pyramid);
   },
 
-  draw(request: DrawRequest): Shown {
+  keepRecipe(number: number, recipe: Recipe): void {
+    recipes.keep(number, recipe);
+  },
+
+  draw(order: DrawOrder): Shown {
+    const request = { ...order, recipe: recipes.recipe(order.recipe) };
     const { blocks = 1, view, rows } = request;
     if (blocks === 1) return workerApi.drawn(request);
     const small = { ...view, columns: Math.ceil(view.columns / blocks), rows: Math.ceil(view.rows / blocks) };
@@ -299,12 +309,25 @@ const workerApi = {
   /** How loud a plate's patterns would be at any angle. */
   angleDial: (recipe: Recipe, plate: number): AngleDial | undefined => angleDial(recipe, plate),
 
-  /** What would go wrong on the job's press, and the seconds it took to find out. */
-  pressCheck(recipe: Recipe): { findings: Finding[]; seconds: number } {
-    beginTask();
-    const begun = performance.now();
-    const findings = pressCheck({ recipe, ...materials });
-    return { findings, seconds: (performance.now() - begun) / 1000 };
+  /**
+   * What would go wrong on the job's press, and the seconds it took to find out.
+   *
+   * @param goesOn asked before each part; what answers false is not brought to its end
+   */
+  async pressCheck(
+    recipe: Recipe,
+    goesOn: () => Promise<boolean>,
+  ): Promise<{ findings: Finding[]; seconds: number } | undefined> {
+    const parts = pressCheckInParts({ recipe, ...materials });
+    let seconds = 0;
+    while (await goesOn()) {
+      beginTask();
+      const begun = performance.now();
+      const part = parts.next();
+      seconds += (performance.now() - begun) / 1000;
+      if (part.done) return { findings: part.value, seconds };
+    }
+    return undefined;
   },
 
   /** How large a job's files of geometry will be, and how long they take. */

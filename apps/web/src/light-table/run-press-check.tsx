@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
-import type { Remote } from 'comlink';
+import { proxy, type Remote } from 'comlink';
 import { checkEngine } from '../engine/check-lane.ts';
+import { engine } from '../engine/engine.ts';
 import { report } from '../engine/failures.ts';
 import { pictures } from '../engine/pictures.ts';
 import { usePictures } from '../engine/use-pictures.ts';
@@ -11,6 +12,8 @@ import { useDocument } from '../store/use-job.ts';
 
 /** Rest before a check begins, ms: the table comes first. */
 const PATIENCE = 350;
+/** How long each part of a check waits for a table that is still drawn, ms. */
+const LONG = 1000;
 
 /** Has the open job checked against its press whenever it has changed. */
 export function RunPressCheck() {
@@ -27,10 +30,14 @@ export function RunPressCheck() {
     dispatch(checkBegun());
     let stale = false;
     const timer = setTimeout(() => {
-      // A worker of its own, which keeps what it has gathered; what is stale before its turn is not done.
+      const goesOn = proxy(async () => {
+        await engine.rest(LONG);
+        return !stale;
+      });
+      // A worker of its own, which keeps what it has gathered; what is stale is not brought to its end.
       const check = async (worker: Remote<WorkerApi>) => {
         await pictures.keptAside();
-        return stale ? undefined : worker.pressCheck(recipe);
+        return stale ? undefined : worker.pressCheck(recipe, goesOn);
       };
       checkEngine()
         .run(check)

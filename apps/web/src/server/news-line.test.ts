@@ -53,11 +53,22 @@ it('brings news of runs only while somebody hears of them', () => {
   expect(heard).toEqual(['r']);
 });
 
-it('is closed while the page is out of sight, and says that news may have been missed once it is back', () => {
+it('says that news may have been missed whenever it is open: at first, and after a break', () => {
+  const { line, heard, open } = begun();
+  line.open('a');
+  expect(heard).toEqual([]);
+  open()[0].say('open');
+  open()[0].say('error');
+  expect(heard).toEqual(['missed']);
+  open()[0].say('open');
+  expect(heard).toEqual(['missed', 'missed']);
+  open()[0].say('missed');
+  expect(heard).toEqual(['missed', 'missed', 'missed']);
+});
+
+it('is closed while the page is out of sight, and opened anew once it is back', () => {
   const { line, lines, page, heard, open } = begun();
   line.open('a');
-  open()[0].say('open');
-  expect(heard).toEqual([]);
   page.isSeen = false;
   line.renew();
   expect(open()).toEqual([]);
@@ -65,16 +76,6 @@ it('is closed while the page is out of sight, and says that news may have been m
   line.renew();
   open()[0].say('open');
   expect([lines.length, heard]).toEqual([2, ['missed']]);
-});
-
-it('says so after a break too, even before it was open', () => {
-  const { line, heard, open } = begun();
-  line.open('a');
-  open()[0].say('error');
-  open()[0].say('open');
-  expect(heard).toEqual(['missed']);
-  open()[0].say('missed');
-  expect(heard).toEqual(['missed', 'missed']);
 });
 
 it('is there for runs alone too', () => {

@@ -27,8 +27,6 @@ export class NewsLine {
   private wanted = false;
   private source: EventSource | undefined;
   private address = '';
-  /** False until the first line was open: what is loaded before it is whole. */
-  private mayHaveMissed = false;
 
   constructor(
     private readonly connect: (address: string) => EventSource,
@@ -65,7 +63,7 @@ export class NewsLine {
     };
   }
 
-  /** Is told whenever news may have been missed: after a break of the line, or while the page was out of sight. */
+  /** Is told whenever news may have been missed: before the line was open, after a break, while the page was out of sight. */
   hearOfMissed(hearer: () => void): () => void {
     this.missed.add(hearer);
     return () => void this.missed.delete(hearer);
@@ -84,14 +82,8 @@ export class NewsLine {
     this.source = source;
     for (const kind of this.hearers.keys()) source.addEventListener(kind, this.pass);
     source.addEventListener('missed', this.tellMissed);
-    source.addEventListener('error', () => {
-      this.mayHaveMissed = true;
-    });
-    source.addEventListener('open', () => {
-      if (this.mayHaveMissed) this.tellMissed();
-      // Between this line and the next one there is a moment without any.
-      this.mayHaveMissed = true;
-    });
+    // What was loaded before the line was open, for the first time too, may be old by now.
+    source.addEventListener('open', this.tellMissed);
   }
 
   private readonly pass = ({ type, data }: MessageEvent<string>): void =>

@@ -1,5 +1,10 @@
 import type { Draft } from '@reduxjs/toolkit';
-import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
+import {
+  createApi,
+  fetchBaseQuery,
+  QueryStatus,
+  type FetchBaseQueryError,
+} from '@reduxjs/toolkit/query/react';
 import type { Calibration, Press, Stock, TargetReading, ToneReading } from '@brachytone/core';
 import type {
   ChannelsView,
@@ -271,22 +276,29 @@ export const api = createApi({
       providesTags: ['runs'],
       // Whoever looks again sees what became of them meanwhile.
       keepUnusedDataFor: 0,
-      async onCacheEntryAdded({ job }, { updateCachedData, cacheDataLoaded, cacheEntryRemoved, dispatch }) {
+      async onCacheEntryAdded(
+        { job },
+        { updateCachedData, cacheDataLoaded, cacheEntryRemoved, getCacheEntry, dispatch },
+      ) {
         const line = newsLine();
+        const askAgain = () => dispatch(api.util.invalidateTags(['runs']));
+        const change = (recipe: Parameters<typeof updateCachedData>[0]) => {
+          // A list that is on its way may be older than this, and would put back what was: it is asked for once more then.
+          if (getCacheEntry().status === QueryStatus.pending) askAgain();
+          if (getCacheEntry().data) updateCachedData(recipe);
+        };
         const stop = [
           line.hear('run', (data) => {
             const run = JSON.parse(data) as Draft<RunView>;
             if (job !== undefined && run.jobId !== job) return;
-            updateCachedData((runs) => {
+            change((runs) => {
               const at = runs.findIndex(({ id }) => id === run.id);
               if (at < 0) runs.unshift(run);
               else runs[at] = run;
             });
           }),
-          line.hear('gone', (data) => {
-            updateCachedData((runs) => runs.filter(({ id }) => id !== data));
-          }),
-          line.hearOfMissed(() => dispatch(api.util.invalidateTags(['runs']))),
+          line.hear('gone', (data) => change((runs) => runs.filter(({ id }) => id !== data))),
+          line.hearOfMissed(askAgain),
         ];
         // Without the list itself there is nothing to change; the query shows that.
         await cacheDataLoaded.catch(() => undefined);

@@ -61,18 +61,19 @@ export const TABLE_BUDGETS = {
   'mark layouts': 1,
   'flat patches': 2,
   'holding shares': 1,
-  'dot outlines': 8,
+  'dot outlines': 7,
+  'dot manners': 1,
   // Filters and what is shown.
   'filter passes': 2,
   'resampling columns': 16,
   'random columns': 8,
   'ink ramps': 2,
-  'draft colours': 2,
   'light powers': 4,
-  'low-pass weights': 8,
+  'low-pass weights': 4,
+  'low-pass rows': 4,
 } as const;
 
 export type CacheName = keyof typeof PIXEL_BUDGETS | keyof typeof TABLE_BUDGETS;
 
 /** All caches of a thread together, MB at most. */
-export const CACHE_MEGABYTES = 1026;
+export const CACHE_MEGABYTES = 1024;

@@ -37,23 +37,21 @@ const recentPlates = cache<PlateEvidence>(
   ({ tones, line }) => tones.length + (line?.data.length ?? 0),
 );
 
-/** Evidence of a job's plates; of those whose art has not changed it is what was gathered before. */
-export function evidenceOf(scene: Scene): Evidence {
+/** Gathers evidence of a job's plates, plate by plate; of those whose art has not changed it is what was gathered before. */
+export function* gatherEvidence(scene: Scene): Generator<undefined, Evidence> {
   const { recipe } = scene;
   const { width, height, bleed } = recipe.sheet;
   const inches = ((width + 2 * bleed) / MM_PER_INCH) * ((height + 2 * bleed) / MM_PER_INCH);
   const resolution = Math.min(FINEST, recipe.sheet.resolution, Math.floor(Math.sqrt(MOST_PIXELS / inches)));
   const grid = frameOf(recipe.sheet, Math.max(10, resolution));
   const materials = materialsKey(scene);
-  return {
-    grid,
-    pixel: (MM_PER_INCH / grid.resolution) ** 2,
-    plates: recipe.plates.map((_, plate) =>
-      recentPlates(JSON.stringify([artKey(recipe, plate), grid, materials]), () =>
-        gather(scene, plate, grid),
-      ),
-    ),
-  };
+  const plates: PlateEvidence[] = [];
+  for (const plate of recipe.plates.keys()) {
+    const key = JSON.stringify([artKey(recipe, plate), grid, materials]);
+    plates.push(recentPlates(key, () => gather(scene, plate, grid)));
+    yield;
+  }
+  return { grid, pixel: (MM_PER_INCH / grid.resolution) ** 2, plates };
 }
 
 function gather(scene: Scene, plate: number, grid: Frame): PlateEvidence {

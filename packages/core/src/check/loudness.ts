@@ -52,14 +52,12 @@ function depthOf(recipe: Recipe, set: readonly number[]): number {
   return sum;
 }
 
-/** A plate's dots at a tone, at its own angle or another. */
-function gratingOf({ plates, sheet }: Recipe, plate: number, tone: number, angle?: number): Grating {
+/** A plate's dots by tone, at an angle or at its own. */
+function gratingsOf({ plates, sheet }: Recipe, plate: number): (tone: number, angle?: number) => Grating {
   const lattice = present(latticeOf(plates[plate].screen), 'lattice');
-  const made =
-    angle === undefined
-      ? present(lattice.supercell, 'straight lattice')(sheet.resolution)
-      : { ruling: lattice.ruling, angle };
-  return dotGrating(lattice, made, tone);
+  const own = present(lattice.supercell, 'straight lattice')(sheet.resolution);
+  return (tone, angle) =>
+    dotGrating(lattice, angle === undefined ? own : { ruling: lattice.ruling, angle }, tone);
 }
 
 const rulingOf = ({ plates }: Recipe, plate: number): number =>
@@ -78,47 +76,43 @@ function seenOf(recipe: Recipe, plates: readonly number[]): Seen {
 const loudest = (beats: readonly (Beat | undefined)[]): Beat | undefined =>
   beats.reduce((most, beat) => (beat && (!most || beat.contrast > most.contrast) ? beat : most), undefined);
 
-/** The loudest pattern of a plate's dots with the mesh, at its own angle or another. */
-export function meshBeat(recipe: Recipe, plate: number, angle?: number): LoudBeat | undefined {
+/** The loudest pattern that a plate makes with something, at an angle or at its own; undefined where none is seen. */
+type BeatAt = (angle?: number) => LoudBeat | undefined;
+
+/** Patterns of a plate's dots with the mesh. */
+export function meshBeats(recipe: Recipe, plate: number): BeatAt {
   const mesh = recipe.press?.press.mesh;
-  if (!mesh) return undefined;
+  if (!mesh) return () => undefined;
   const depth = lightOf(recipe, []) - lightOf(recipe, [plate]);
   const seen = seenOf(recipe, [plate]);
-  const found = loudest(
-    TONES.map(
-      (tone) =>
-        beatsOf(
-          [gratingOf(recipe, plate, tone, angle), meshGrating(mesh, markShare(mesh))],
-          depth,
-          [MESH, MESH_ORDERS],
-          seen,
-        )[0],
-    ),
-  );
-  return found && { ...found, plates: [plate], mesh: true };
+  const dots = gratingsOf(recipe, plate);
+  const threads = meshGrating(mesh, markShare(mesh));
+  return (angle) => {
+    const found = loudest(
+      TONES.map((tone) => beatsOf([dots(tone, angle), threads], depth, [MESH, MESH_ORDERS], seen)[0]),
+    );
+    return found && { ...found, plates: [plate], mesh: true };
+  };
 }
 
-/** The loudest pattern of two plates' dots, the first at its own angle or another. */
-export function pairBeat(recipe: Recipe, plate: number, other: number, angle?: number): LoudBeat | undefined {
+/** Patterns of two plates' dots, by the angle of the first. */
+export function pairBeats(recipe: Recipe, plate: number, other: number): BeatAt {
   const depth = depthOf(recipe, [plate, other]);
   const seen = seenOf(recipe, [plate, other]);
-  const found = loudest(
-    TONES.map(
-      (tone) =>
-        beatsOf(
-          [gratingOf(recipe, plate, tone, angle), gratingOf(recipe, other, tone)],
-          depth,
-          [PAIR, PAIR],
-          seen,
-        )[0],
-    ),
-  );
-  return found && { ...found, plates: [plate, other], mesh: false };
+  const dots = gratingsOf(recipe, plate);
+  const gratings = gratingsOf(recipe, other);
+  const others = TONES.map((tone) => gratings(tone));
+  return (angle) => {
+    const found = loudest(
+      TONES.map((tone, i) => beatsOf([dots(tone, angle), others[i]], depth, [PAIR, PAIR], seen)[0]),
+    );
+    return found && { ...found, plates: [plate, other], mesh: false };
+  };
 }
 
 /** The loudest pattern of three plates' dots that no two of them make. */
 export function tripleBeat(recipe: Recipe, set: readonly [number, number, number]): LoudBeat | undefined {
-  const gratings = set.map((plate) => gratingOf(recipe, plate, 0.5));
+  const gratings = set.map((plate) => gratingsOf(recipe, plate)(0.5));
   const found = beatsOf(gratings, depthOf(recipe, set), [TRIPLE, TRIPLE, TRIPLE], seenOf(recipe, set))[0];
   return found && { ...found, plates: set, mesh: false };
 }
@@ -142,11 +136,12 @@ export interface AngleDial {
 export function angleDial(recipe: Recipe, plate: number): AngleDial | undefined {
   const straight = straightPlates(recipe);
   if (!straight.includes(plate)) return undefined;
-  const others = straight.filter((one) => one !== plate);
+  const withMesh = meshBeats(recipe, plate);
+  const withOthers = straight.filter((one) => one !== plate).map((other) => pairBeats(recipe, plate, other));
   const angles = Array.from({ length: DIAL_ANGLES }, (_, k) => k * DIAL_STEP);
-  const mesh = Float64Array.from(angles, (angle) => meshBeat(recipe, plate, angle)?.contrast ?? 0);
+  const mesh = Float64Array.from(angles, (angle) => withMesh(angle)?.contrast ?? 0);
   const plates = Float64Array.from(angles, (angle) =>
-    others.reduce((most, other) => Math.max(most, pairBeat(recipe, plate, other, angle)?.contrast ?? 0), 0),
+    withOthers.reduce((most, beatAt) => Math.max(most, beatAt(angle)?.contrast ?? 0), 0),
   );
   const { settings } = recipe.plates[plate].screen;
   const own = ((Number(settings.angle) % 180) + 180) % 180;

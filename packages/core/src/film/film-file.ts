@@ -11,14 +11,14 @@ export interface FilmFacts {
   readonly description: string;
 }
 
-/** A one-bit film file being written strip by strip, top to bottom. */
+/** A one-bit film file being written strip by strip, those of `filmStrips`, top to bottom. */
 export interface FilmFile {
-  /** Rows of every strip but the last. */
-  readonly rowsPerStrip: number;
   strip(bits: Bits): void;
+  /** Takes a strip that was packed apart; missing where the file's packing has to go on from strip to strip. */
+  packed?(bytes: Uint8Array): void;
   finish(): void;
 }
 
 /** Rows for strips of about half a megabyte of bits. */
-export const stripRows = (facts: FilmFacts): number =>
-  Math.min(facts.height, Math.max(16, Math.floor((1 << 22) / facts.width)));
+export const stripRows = ({ width, height }: Pick<FilmFacts, 'width' | 'height'>): number =>
+  Math.min(height, Math.max(16, Math.floor((1 << 22) / width)));

@@ -9,6 +9,7 @@ import { plateBits } from '../plate/evaluate.ts';
 import { bitsFrom, greyPicture, sceneOf } from '../testing.ts';
 import { toFilm } from './emulsion.ts';
 import { filmFacts, makeFilm } from './make-film.ts';
+import { filmStrips } from './strips.ts';
 import { pngFile } from './png.ts';
 import { memorySink } from './sink.ts';
 import { tiffFile, type TiffCompression } from './tiff.ts';
@@ -22,15 +23,10 @@ const tool = (name: string, ...args: string[]): string =>
 /** A TIFF of the bits, strip by strip. */
 function tiffOf(bits: Bits, compression: TiffCompression, resolution = 1200): Uint8Array {
   const sink = memorySink();
-  const file = tiffFile(
-    sink,
-    { width: bits.width, height: bits.height, resolution, description: 'Test' },
-    compression,
-  );
-  for (let y = 0; y < bits.height; y += file.rowsPerStrip) {
-    const height = Math.min(file.rowsPerStrip, bits.height - y);
+  const facts = { width: bits.width, height: bits.height, resolution, description: 'Test' };
+  const file = tiffFile(sink, facts, compression);
+  for (const { y, height } of filmStrips(facts))
     file.strip({ ...bits, height, data: bits.data.subarray(y * bits.stride, (y + height) * bits.stride) });
-  }
   file.finish();
   return sink.bytes();
 }

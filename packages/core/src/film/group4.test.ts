@@ -1,6 +1,6 @@
 import { randomAt } from '../base/random.ts';
 import { createBits, setBit, type Bits } from '../raster/bits.ts';
-import { encodeGroup4, group4Stream } from './group4.ts';
+import { encodeGroup4, group4Stream, packRows } from './group4.ts';
 
 /** Rows of runs that change a little from row to row, as dots do. */
 function dotted(width: number, height: number, seed: number): Bits {
@@ -19,27 +19,36 @@ const rowsOf = ({ width, stride, data }: Bits, from: number, to: number): Bits =
   data: data.subarray(from * stride, to * stride),
 });
 
+/** Heights of pieces that end within bytes of all kinds. */
+const PIECES = [1, 2, 3, 5, 1, 8, 13, 1, 1, 25];
+const FILMS = [dotted(331, 60, 1), dotted(1000, 60, 2), dotted(17, 60, 3), dotted(8, 60, 4)];
+
+/** Pieces of a film, with the row above each. */
+function* piecesOf(film: Bits): Generator<{ piece: Bits; above: Uint8Array | undefined }> {
+  let y = 0;
+  for (const rows of PIECES) {
+    const above = y === 0 ? undefined : rowsOf(film, y - 1, y).data;
+    yield { piece: rowsOf(film, y, y + rows), above };
+    y += rows;
+  }
+}
+
 it('streams that take turns come to what each comes to by itself', () => {
-  const films = [dotted(331, 60, 1), dotted(1000, 60, 2), dotted(17, 60, 3)];
-  const streams = films.map(({ width }) => group4Stream(width));
-  const parts: Uint8Array[][] = films.map(() => []);
-  // Pieces of different heights, so that they end within bytes of all kinds.
-  for (let y = 0; y < 60; y += 5)
-    films.forEach((film, i) => {
-      parts[i].push(streams[i].rows(rowsOf(film, y, y + 2)), streams[i].rows(rowsOf(film, y + 2, y + 5)));
-    });
-  streams.forEach((stream, i) => parts[i].push(stream.end()));
-  films.forEach((film, i) => {
-    expect(Buffer.concat(parts[i]).equals(encodeGroup4(film))).toBe(true);
+  const streams = FILMS.map(() => ({ stream: group4Stream(), parts: [] as Uint8Array[] }));
+  const pieces = FILMS.map((film) => [...piecesOf(film)]);
+  PIECES.forEach((_, i) => {
+    for (const [k, { stream, parts }] of streams.entries()) parts.push(stream.rows(pieces[k][i].piece));
+  });
+  streams.forEach(({ stream, parts }, k) => {
+    expect(Buffer.concat([...parts, stream.end()]).equals(encodeGroup4(FILMS[k]))).toBe(true);
   });
 });
 
-it('a stream that is never ended spoils none that follows', () => {
-  const film = dotted(200, 20, 4);
-  group4Stream(500).rows(dotted(500, 3, 5));
-  const whole = encodeGroup4(film);
-  const [first, second] = [group4Stream(200), group4Stream(300)];
-  const begun = first.rows(rowsOf(film, 0, 9));
-  second.rows(dotted(300, 4, 6));
-  expect(Buffer.concat([begun, first.rows(rowsOf(film, 9, 20)), first.end()]).equals(whole)).toBe(true);
+it('pieces that are packed apart, the last first, come to what the whole comes to', () => {
+  for (const film of FILMS) {
+    const packed = [...piecesOf(film)].reverse().map(({ piece, above }) => packRows(piece, above));
+    const stream = group4Stream();
+    const parts = packed.reverse().map((rows) => stream.packed(rows));
+    expect(Buffer.concat([...parts, stream.end()]).equals(encodeGroup4(film))).toBe(true);
+  }
 });

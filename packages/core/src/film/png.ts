@@ -1,7 +1,7 @@
 import { Deflate } from 'pako';
 import type { Bits } from '../raster/bits.ts';
 import { crc32 } from './crc32.ts';
-import { stripRows, type FilmFacts, type FilmFile } from './film-file.ts';
+import type { FilmFacts, FilmFile } from './film-file.ts';
 import type { Sink } from './sink.ts';
 
 const letters = (text: string): Uint8Array =>
@@ -71,7 +71,6 @@ function openPng(sink: Sink, facts: PngFacts, depth: number, colour: number, lev
 export function pngFile(sink: Sink, facts: FilmFacts): FilmFile {
   const png = openPng(sink, facts, 1, 0);
   return {
-    rowsPerStrip: stripRows(facts),
     strip(bits: Bits) {
       const rows = new Uint8Array((bits.stride + 1) * bits.height);
       for (let y = 0; y < bits.height; y++) {

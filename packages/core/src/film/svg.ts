@@ -2,12 +2,23 @@ import { linearToSrgb } from '../colour/srgb.ts';
 import { inkOf } from '../ink/ink-of.ts';
 import type { Ink } from '../ink/ink.ts';
 import { escaped } from '../vector/escaped.ts';
-import { idOf, perMmOf, plateGroup, type VectorManner, type VectorOptions } from '../vector/plate-group.ts';
+import {
+  dotElements,
+  idOf,
+  perMmOf,
+  plateGroup,
+  plateShapes,
+  type DotElements,
+  type PlateGroup,
+  type VectorManner,
+  type VectorOptions,
+} from '../vector/plate-group.ts';
 import { unitsOf } from '../vector/units.ts';
 import type { Scene } from '../recipe/scene.ts';
 import { filmLayout } from './film-layout.ts';
 import { NO_WORDS, type FilmWords } from './film-words.ts';
 import { marksSvg } from './marks/marks-svg.ts';
+import type { GeometryPacking, PackedPiece, PackedPieces } from './pieces.ts';
 
 export interface PlatesSvg {
   readonly text: string;
@@ -17,17 +28,42 @@ export interface PlatesSvg {
   readonly inked: number;
 }
 
+/** Parts of a plate's dots as the elements that they are in a file of some plates. */
+export const svgGeometry: GeometryPacking = (scene, plates, plate, options) => {
+  const shapes = plateShapes(scene, plate, unitsOf(scene.recipe, perMmOf(scene.recipe, plates)), options);
+  return {
+    parts: shapes.parts,
+    pack(part) {
+      const { text, inked } = dotElements(shapes.dots(part));
+      return { bytes: new TextEncoder().encode(text), rest: 0, inked };
+    },
+  };
+};
+
+/** The same as `writePlates` gives in the end. */
+export function platesSvg(...given: Parameters<typeof writePlates>): PlatesSvg {
+  const writing = writePlates(...given);
+  for (;;) {
+    const next = writing.next();
+    if (next.done) return next.value;
+  }
+}
+
 /**
  * Plates as SVG, a group for each ink, the first printed lowest; what is not ink is nothing. Dots are true geometry computed from the
  * tone wherever their screen has one; those of other screens are outlined from the film's own pixels. The file is as large as the film.
+ * Tells now and then what share of it is there, 0–1.
+ *
+ * @param packed parts of the dots that were packed apart
  */
-export function platesSvg(
+export function* writePlates(
   scene: Scene,
   plates: readonly number[],
   title: string,
   options: VectorOptions,
   words: FilmWords = NO_WORDS,
-): PlatesSvg {
+  packed?: PackedPieces,
+): Generator<number, PlatesSvg> {
   const { recipe } = scene;
   const layout = filmLayout(recipe);
   const { mm, plate: place, resolution } = layout;
@@ -40,9 +76,17 @@ export function platesSvg(
     const alike = inks.slice(0, i).filter(({ name }) => name === ink.name).length;
     return alike === 0 ? idOf(ink) : `${idOf(ink)}-${alike + 1}`;
   });
-  const groups = plates.map((plate, i) =>
-    plateGroup(scene, plate, units, options, ids[i], marksSvg(scene, plate, layout, units, words)),
-  );
+  const groups: PlateGroup[] = [];
+  for (const [i, plate] of plates.entries()) {
+    const shapes = plateShapes(scene, plate, units, options);
+    const dots: DotElements[] = [];
+    for (let part = 0; part < shapes.parts; part++) {
+      dots.push(packed ? textOf(packed(plate, part)) : dotElements(shapes.dots(part)));
+      yield (i + (part + 1) / shapes.parts) / plates.length;
+    }
+    const marks = marksSvg(scene, plate, layout, units, words);
+    groups.push(plateGroup(scene, plate, units, shapes, dots, ids[i], marks));
+  }
   const over = groups.map(({ text, isEmpty }, i) => (isEmpty ? '' : overOthers(text, ids[i], inks[i])));
   const drawn = plates.length === 1 ? groups[0].text : `<g style="isolation:isolate">${over.join('')}</g>`;
   const said = plates.length === 1 ? '' : `<desc>${escaped(printingOrder(inks))}</desc>`;
@@ -54,6 +98,11 @@ export function platesSvg(
     `<title>${escaped(title)}</title>${said}${body}</svg>\n`;
   return { text, manner: groups[0].manner, inked: groups[0].inked };
 }
+
+const textOf = ({ bytes, inked }: PackedPiece): DotElements => ({
+  text: new TextDecoder().decode(bytes),
+  inked,
+});
 
 /**
  * A plate over those printed before it, as its ink lies on theirs: a transparent ink multiplies, one that covers hides them, one between does

@@ -3,6 +3,7 @@ import type { Bits } from '../raster/bits.ts';
 import { stripRows, type FilmFacts, type FilmFile } from './film-file.ts';
 import { encodeGroup4 } from './group4.ts';
 import type { Sink } from './sink.ts';
+import { stripsAlone, type StripPacking } from './strips.ts';
 
 /** How strips are packed: ITU-T T.6, or zlib's deflate. */
 export type TiffCompression = 'group4' | 'deflate';
@@ -104,18 +105,25 @@ function entriesOf(
   ];
 }
 
+/** How a strip of bits is packed, by itself. */
+const PACK: Record<TiffCompression, (bits: Bits) => Uint8Array> = {
+  group4: encodeGroup4,
+  deflate: ({ data }) => deflate(data, { level: 6 }),
+};
+
+/** Strips of a TIFF packed apart. */
+export const tiffStrips = (compression: TiffCompression): StripPacking => stripsAlone(PACK[compression]);
+
 /** Bits as a page of an opened TIFF, strip by strip; 1 = ink. */
 export function tiffBits(
   tiff: ReturnType<typeof openTiff>,
   facts: FilmFacts,
   compression: TiffCompression,
 ): FilmFile {
-  const rowsPerStrip = stripRows(facts);
-  const picture = tiff.picture({ ...facts, depth: 1, compression }, rowsPerStrip);
+  const picture = tiff.picture({ ...facts, depth: 1, compression }, stripRows(facts));
   return {
-    rowsPerStrip,
-    strip: (bits: Bits) =>
-      picture.strip(compression === 'group4' ? encodeGroup4(bits) : deflate(bits.data, { level: 6 })),
+    strip: (bits) => picture.strip(PACK[compression](bits)),
+    packed: picture.strip,
     finish: picture.finish,
   };
 }

@@ -1,5 +1,5 @@
 import type { Lab } from '../colour/lab.ts';
-import { predictInto, type InkModel } from './model.ts';
+import { predictInto, slopesInto, type InkModel } from './model.ts';
 
 /** What amounts of inks may be. */
 export interface Bounds {
@@ -38,15 +38,8 @@ function sumOf(amounts: Float64Array, count: number): number {
 }
 
 /** Square of the difference from the target (CIE 1976), and what thrift and the limit add to it. */
-function costOf(
-  model: InkModel,
-  amounts: Float64Array,
-  target: Lab,
-  limit: number,
-  thrift: number,
-  withSlopes: boolean,
-): number {
-  predictInto(model, amounts, lab, withSlopes ? slopes : undefined);
+function costOf(model: InkModel, amounts: Float64Array, target: Lab, limit: number, thrift: number): number {
+  predictInto(model, amounts, lab);
   const over = OVER * Math.max(0, sumOf(amounts, model.count) - limit);
   let cost = over * over;
   for (let k = 0; k < 3; k++) cost += (lab[k] - target[k]) * (lab[k] - target[k]);
@@ -73,8 +66,9 @@ export function invert(
   const { count } = model;
   for (let i = 0; i < count; i++) amounts[i] = Math.min(upper[i], Math.max(lower[i], amounts[i]));
   let damping = 1e-3;
-  let cost = costOf(model, amounts, target, limit, thrift, true);
+  let cost = costOf(model, amounts, target, limit, thrift);
   for (let round = 0; round < MOST_STEPS; round++) {
+    slopesInto(model, amounts, slopes);
     const over = sumOf(amounts, count) - limit;
     for (let i = 0; i < count; i++) {
       pull[i] = -thrift * amounts[i] - (over > 0 ? OVER * OVER * over : 0);
@@ -90,13 +84,13 @@ export function invert(
     for (let attempt = 0; attempt < 8 && !better; attempt++) {
       solve(count, amounts, lower, upper, damping);
       for (let i = 0; i < count; i++) tried[i] = Math.min(upper[i], Math.max(lower[i], amounts[i] + step[i]));
-      const next = costOf(model, tried, target, limit, thrift, false);
+      const next = costOf(model, tried, target, limit, thrift);
       if (next < cost) {
         better = true;
         const gain = cost - next;
         amounts.set(tried.subarray(0, count));
         damping = Math.max(1e-9, damping * 0.2);
-        cost = costOf(model, amounts, target, limit, thrift, true);
+        cost = next;
         if (gain < LEAST_GAIN * (1 + cost)) return leftOver(target);
       } else damping *= 6;
     }

@@ -1,10 +1,24 @@
 import fc from 'fast-check';
 import { difference2000 } from '../colour/difference.ts';
 import { labToXyz, type Lab } from '../colour/lab.ts';
+import { WIDE_TO_XYZ } from '../colour/wide-rgb.ts';
 import { testInk } from '../testing.ts';
 import { fountainAt, fountainInks } from './fountain.ts';
 import { anyAmounts, invert } from './invert.ts';
-import { demichel, inkModel, predict, predictInto } from './model.ts';
+import { inkModel, predict, predictInto, slopesInto } from './model.ts';
+
+/** Shares of the 2^count overprints for amounts of the inks, 0–1 each, as they were first given (E. Demichel, Le Procédé 26, 1924). */
+function demichel(amounts: ArrayLike<number>): Float64Array {
+  const shares = new Float64Array(1 << amounts.length);
+  shares[0] = 1;
+  for (let i = 0; i < amounts.length; i++) {
+    for (let set = 0; set < 1 << i; set++) {
+      shares[set | (1 << i)] = shares[set] * amounts[i];
+      shares[set] *= 1 - amounts[i];
+    }
+  }
+  return shares;
+}
 
 const STOCK = { lab: [95, 0, -2] as Lab, yuleNielsen: 1 };
 const PROCESS = [
@@ -34,6 +48,21 @@ describe('the ink model', () => {
           expect(first).toBeCloseTo(given[0], 12);
         },
       ),
+    );
+  });
+  it('is the mean of all overprints’ light for n = 1, each by that share', () => {
+    fc.assert(
+      fc.property(amounts(PROCESS.length), (given) => {
+        const shares = demichel(given);
+        const light = [0, 1, 2].map((channel) =>
+          shares.reduce((sum, share, set) => sum + share * model.primaries[3 * set + channel], 0),
+        );
+        const made = labToXyz(predict(model, given));
+        made.forEach((one, k) => {
+          const wanted = light.reduce((sum, value, channel) => sum + WIDE_TO_XYZ[3 * k + channel] * value, 0);
+          expect(one).toBeCloseTo(wanted, 9);
+        });
+      }),
     );
   });
   it('is the mean of light for n = 1, weighed by those shares', () => {
@@ -68,7 +97,9 @@ describe('the ink model', () => {
       fc.property(
         fc.array(fc.double({ min: 0.05, max: 0.95, noNaN: true }), { minLength: 4, maxLength: 4 }),
         (given) => {
-          predictInto(one, Float64Array.from(given), lab, slopes);
+          const amounts = Float64Array.from(given);
+          predictInto(one, amounts, lab);
+          slopesInto(one, amounts, slopes);
           const own = [...slopes];
           for (let i = 0; i < 4; i++) {
             const step = 1e-5;

@@ -41,71 +41,79 @@ export function inkModel(
   };
 }
 
-/** Shares of the 2^count overprints for amounts of the inks, 0–1 each; they sum to one. */
-export function demichel(amounts: ArrayLike<number>): Float64Array {
-  const shares = new Float64Array(1 << amounts.length);
-  shares[0] = 1;
-  for (let i = 0; i < amounts.length; i++) {
-    for (let set = 0; set < 1 << i; set++) {
-      shares[set | (1 << i)] = shares[set] * amounts[i];
-      shares[set] *= 1 - amounts[i];
-    }
-  }
-  return shares;
-}
-
-const fold = new Float64Array(3 << 8);
+/** Most inks of a model. */
+const MOST = 8;
+/** Primaries mixed ink by ink, the last first: what is left once inks from a place on are mixed, at that place. */
+const mixed = Array.from({ length: MOST + 1 }, (_, inks) => new Float64Array(3 << inks));
+const differed = new Float64Array(3 << (MOST - 1));
+/** Light of the last prediction in three channels: to the power 1/n, and as it is. */
 const channel = new Float64Array(3);
+const light = new Float64Array(3);
 const xyz = new Float64Array(3);
 const labSlopes = new Float64Array(9);
 
-/** Mixes the primaries ink by ink; for one ink their difference instead, if asked. */
-function folded({ count, primaries }: InkModel, amounts: Float64Array, differed: number): void {
-  fold.set(primaries);
-  for (let i = count - 1; i >= 0; i--) {
-    const half = 3 << i;
-    const amount = amounts[i];
-    if (i === differed) for (let k = 0; k < half; k++) fold[k] = fold[half + k] - fold[k];
-    else for (let k = 0; k < half; k++) fold[k] += amount * (fold[half + k] - fold[k]);
-  }
+/** Mixes pairs of colours that lie `half` numbers apart. */
+function mix(from: Float64Array, half: number, amount: number, to: Float64Array): void {
+  for (let k = 0; k < half; k++) to[k] = from[k] + amount * (from[half + k] - from[k]);
 }
 
 /**
  * Colour of amounts of the inks, 0–1 each.
  *
- * @param lab    three numbers, filled
- * @param slopes dL, da, db with each ink, filled if given
+ * @param lab three numbers, filled
  */
 export function predictInto(
-  model: InkModel,
+  { count, n, primaries }: InkModel,
   amounts: Float64Array,
   lab: Float64Array,
-  slopes?: Float64Array,
 ): void {
-  const { count, n } = model;
-  folded(model, amounts, -1);
-  for (let k = 0; k < 3; k++) channel[k] = fold[k];
-  const light = (k: number) => (n === 1 ? channel[k] : power(channel[k], n));
-  const [r, g, b] = [light(0), light(1), light(2)];
+  let from = primaries;
+  for (let i = count - 1; i >= 0; i--) {
+    mix(from, 3 << i, amounts[i], mixed[i]);
+    from = mixed[i];
+  }
+  for (let k = 0; k < 3; k++) {
+    channel[k] = from[k];
+    light[k] = n === 1 ? from[k] : power(from[k], n);
+  }
+  const [r, g, b] = light;
   for (let i = 0; i < 3; i++)
     xyz[i] = WIDE_TO_XYZ[3 * i] * r + WIDE_TO_XYZ[3 * i + 1] * g + WIDE_TO_XYZ[3 * i + 2] * b;
   labWithSlopes(xyz, lab, labSlopes);
-  if (!slopes) return;
-  const steep = (k: number, value: number) => (n === 1 ? 1 : (n * value) / channel[k]);
-  const [sr, sg, sb] = [steep(0, r), steep(1, g), steep(2, b)];
+}
+
+/**
+ * How the colour that was predicted last changes with each ink.
+ *
+ * @param amounts and model as they were then
+ * @param slopes  dL, da, db with each ink, filled
+ */
+export function slopesInto(
+  { count, n, primaries }: InkModel,
+  amounts: Float64Array,
+  slopes: Float64Array,
+): void {
   for (let j = 0; j < count; j++) {
-    folded(model, amounts, j);
-    const [dr, dg, db] = [fold[0] * sr, fold[1] * sg, fold[2] * sb];
-    let [l, a, bb] = [0, 0, 0];
+    const from = j === count - 1 ? primaries : mixed[j + 1];
+    const half = 3 << j;
+    for (let k = 0; k < half; k++) differed[k] = from[half + k] - from[k];
+    for (let i = j - 1; i >= 0; i--) mix(differed, 3 << i, amounts[i], differed);
+    let l = 0;
+    let a = 0;
+    let b = 0;
+    for (let k = 0; k < 3; k++) differed[k] *= n === 1 ? 1 : (n * light[k]) / channel[k];
     for (let i = 0; i < 3; i++) {
-      const d = WIDE_TO_XYZ[3 * i] * dr + WIDE_TO_XYZ[3 * i + 1] * dg + WIDE_TO_XYZ[3 * i + 2] * db;
+      const d =
+        WIDE_TO_XYZ[3 * i] * differed[0] +
+        WIDE_TO_XYZ[3 * i + 1] * differed[1] +
+        WIDE_TO_XYZ[3 * i + 2] * differed[2];
       l += d * labSlopes[3 * i];
       a += d * labSlopes[3 * i + 1];
-      bb += d * labSlopes[3 * i + 2];
+      b += d * labSlopes[3 * i + 2];
     }
     slopes[3 * j] = l;
     slopes[3 * j + 1] = a;
-    slopes[3 * j + 2] = bb;
+    slopes[3 * j + 2] = b;
   }
 }
 

@@ -90,10 +90,15 @@ export interface Kernels {
     stride: number,
     count: number,
   ): void;
-  beginStrip(first: number, second: number, width: number): void;
+  beginStrip(
+    first: number,
+    second: number,
+    before: number,
+    stride: number,
+    width: number,
+    rest: number,
+  ): void;
   stripRest(): number;
-  rowAbove(): number;
-  resumeStrip(first: number, second: number, rest: number): void;
   encodeRows(
     data: number,
     stride: number,
@@ -103,12 +108,14 @@ export interface Kernels {
     black: number,
     out: number,
   ): number;
-  endStrip(out: number): number;
+  moveBehind(bytes: number, count: number, before: number, out: number): void;
+  endStrip(rest: number, out: number): number;
   packRow(made: number, width: number, out: number): void;
   addPixels(row: number, sums: number, count: number): void;
   cellMeans(sums: number, shift: number, out: number, count: number): void;
   bothBits(a: number, b: number, out: number, bytes: number): void;
   countBlocks(bits: number, stride: number, rows: number, shift: number, out: number, count: number): void;
+  sumBits(from: number, count: number): number;
   sumBytes(from: number, count: number): number;
   addLight(
     counts: number,
@@ -117,6 +124,15 @@ export interface Kernels {
     weights: number,
     out: number,
     outStride: number,
+    count: number,
+  ): void;
+  mixSets(
+    shares: number,
+    stride: number,
+    plates: number,
+    colours: number,
+    work: number,
+    out: number,
     count: number,
   ): void;
   weighRows(rows: number, weights: number, taps: number, a: number, b: number, count: number): void;
@@ -130,4 +146,18 @@ export interface Kernels {
     count: number,
   ): void;
   addScaled(from: number, weight: number, to: number, count: number): void;
+  partRow(
+    row: number,
+    least: number,
+    most: number,
+    worth: number,
+    within: number,
+    above: number,
+    below: number,
+    count: number,
+  ): number;
+  roomOfRow(row: number, origin: number, scale: number, kept: number, room: number, count: number): void;
+  sumAround(rows: number, down: number, out: number, count: number): void;
+  divideRows(row: number, by: number, least: number, out: number, count: number): void;
+  addProducts(a: number, b: number, weight: number, to: number, count: number): void;
 }

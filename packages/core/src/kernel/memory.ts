@@ -12,7 +12,10 @@ const MEGABYTE = 1 << 20;
 /** The longest row of pixels a film can have here; sheets end at 5 m and 4800 dots per inch, which is less. */
 const LONGEST_ROW = 1 << 20;
 
-const ROW_BYTES = 2 * LONGEST_ROW + 64;
+/** Between rows that are read together: a processor knows where few pages lie that are a power of two apart. */
+const APART = 4096 + 64;
+
+const ROW_BYTES = 2 * LONGEST_ROW + APART;
 export const RING_BYTES = 16 * MEGABYTE;
 /** Room for arrays that are uploaded: thresholds of a screen with cells of up to some 2 900 pixels each way, or of several smaller ones. */
 export const UPLOAD_BYTES = 16 * MEGABYTE + 256;
@@ -59,18 +62,45 @@ export const BLOCKS = {
   light: area(2 * 3 * 4 * (COUNTED_PIXELS + 16)),
   lightBytes: 4 * (COUNTED_PIXELS + 16),
 };
+/** Pixels of a first picture that are mixed at once, and most plates: rows of their shares, colours of their sets, room to work in, and a channel's light. */
+export const [TINT_PIXELS, TINT_PLATES] = [1 << 12, 4];
+export const TINTS = {
+  shares: area(TINT_PLATES * (4 * TINT_PIXELS + APART)),
+  stride: 4 * TINT_PIXELS + APART,
+  colours: area(4 * 2 ** TINT_PLATES),
+  work: area(16 * 2 ** (TINT_PLATES - 1)),
+  out: area(4 * TINT_PIXELS),
+};
 /** Most numbers of a row of light that is passed through a low-pass at once, rows and columns that it weighs, and screen pixels that it makes. */
 export const LOW_PASS = { numbers: 1 << 16, taps: 128, pixels: 1 << 12 };
 /** Rows of light with the addresses and weights of those that are weighed, their two sums, and weights of columns with where they begin. */
 export const LIGHT = {
-  rows: area(LOW_PASS.taps * (4 * LOW_PASS.numbers + 64)),
-  rowBytes: 4 * LOW_PASS.numbers + 64,
+  rows: area(LOW_PASS.taps * (4 * LOW_PASS.numbers + APART)),
+  rowBytes: 4 * LOW_PASS.numbers + APART,
   addresses: area(4 * LOW_PASS.taps),
   weights: area(8 * LOW_PASS.taps),
   sums: [area(4 * LOW_PASS.numbers + 512), area(4 * LOW_PASS.numbers + 512)] as const,
   starts: area(4 * LOW_PASS.pixels),
   columnWeights: area(8 * LOW_PASS.taps * LOW_PASS.pixels),
   out: area(4 * LOW_PASS.pixels + 64),
+};
+/** Most numbers of a row of light that is brought within its range at once, and rows that each of them depends on. */
+export const RANGE_NUMBERS = 1 << 14;
+export const RANGE_ROWS = 5;
+const RANGE_ROW_BYTES = 4 * RANGE_NUMBERS + APART;
+const rangeRows = (): number => area(RANGE_ROWS * RANGE_ROW_BYTES);
+/**
+ * As many rows each of light, of what lies above and below its range, of room for these and of their share of it; sums around, sums of columns, and the
+ * addresses of rows that are summed.
+ */
+export const RANGE = {
+  rowBytes: RANGE_ROW_BYTES,
+  within: rangeRows(),
+  above: { over: rangeRows(), room: rangeRows(), share: rangeRows() },
+  below: { over: rangeRows(), room: rangeRows(), share: rangeRows() },
+  sums: area(RANGE_ROW_BYTES),
+  down: area(RANGE_ROW_BYTES),
+  addresses: area(4 * RANGE_ROWS),
 };
 /** Rows that a filter passes over, with the addresses of its taps. */
 export const FILTER = {
@@ -90,15 +120,16 @@ export const SEGMENTS = area(28 * (LOOKED_UP + 64));
 export const PLACE_NUMBERS = area(512);
 /** Errors that a row of diffusion takes and gives, with room at both sides, the pixels made above, and a row of noise. */
 export const DIFFUSION = {
-  errors: [area(4 * LONGEST_ROW + 64), area(4 * LONGEST_ROW + 64), area(4 * LONGEST_ROW + 64)] as const,
+  errors: [area(4 * LONGEST_ROW + 128), area(4 * LONGEST_ROW + 128), area(4 * LONGEST_ROW + 64)] as const,
   made: area(LONGEST_ROW + 64),
   noise: area(ROW_BYTES),
 };
-/** Rows of bits, what they are coded as, the columns where two rows change colour, and the codes of runs. */
+/** Rows of bits, the row above them, what they are coded as, the columns where two rows change colour, and the codes of runs. */
 export const STRIP = {
   data: area(4 * MEGABYTE + 64),
+  above: area(LONGEST_ROW / 8 + 64),
   out: area(8 * MEGABYTE),
-  changes: [area(4 * LONGEST_ROW + 64), area(4 * LONGEST_ROW + 64)] as const,
+  changes: [area(4 * LONGEST_ROW + 128), area(4 * LONGEST_ROW + 128)] as const,
   codes: [area(1024), area(1024)] as const,
 };
 /** Most bytes of bits, and of their code, that are coded at once. */

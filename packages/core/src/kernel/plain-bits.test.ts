@@ -57,11 +57,12 @@ describe('plain kernels make the very bits of the compiled ones', () => {
           }
         },
         (k) => {
-          k.beginStrip(B, C, width);
+          k.beginStrip(B, C, 0, stride, width, 0);
           let at = OUT;
           at += k.encodeRows(A, stride, width, 4, CODES, OTHERS, at);
+          k.beginStrip(B, C, A + 3 * stride, stride, width, k.stripRest());
           at += k.encodeRows(A + 4 * stride, stride, width, height - 4, CODES, OTHERS, at);
-          at += k.endStrip(at);
+          at += k.endStrip(k.stripRest(), at);
           lengths.push(at - OUT);
         },
       );
@@ -69,6 +70,16 @@ describe('plain kernels make the very bits of the compiled ones', () => {
       expectSame(results, OUT, lengths[0]);
     });
   });
+  it('moves packed bytes behind bits that were left over', () =>
+    check((seed) => {
+      const count = 1 + (seed % 300);
+      const results = made(
+        seed,
+        () => undefined,
+        (k) => k.moveBehind(A, count, ((seed % 8) << 8) | (seed & ((1 << (seed % 8)) - 1)), OUT),
+      );
+      expectSame(results, OUT, count);
+    }));
   it('bits in common, and counting them in blocks', () =>
     check((seed) => {
       const [shift, rows, count] = [seed % 4, 1 + (seed % 31), 16 * (1 + (seed % 3))];
@@ -82,8 +93,10 @@ describe('plain kernels make the very bits of the compiled ones', () => {
       );
       expectSame(results, C, 160);
       expectSame(results, OUT, count);
-      const [compiled, plain] = both.map((kernels) => kernels.sumBytes(A, seed % 500));
-      expect(compiled).toBe(plain);
+      for (const sum of ['sumBytes', 'sumBits'] as const) {
+        const [compiled, plain] = both.map((kernels) => kernels[sum](A, seed % 500));
+        expect(compiled).toBe(plain);
+      }
     }));
   it.each(Object.entries(PLACES))('places, %s', (kind, number) =>
     check((seed) => {

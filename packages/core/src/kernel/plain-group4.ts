@@ -11,7 +11,7 @@ const CODES = 104;
 export function plainGroup4(
   u8: Uint8Array,
   i32: Int32Array,
-): Pick<Kernels, 'beginStrip' | 'stripRest' | 'rowAbove' | 'resumeStrip' | 'encodeRows' | 'endStrip'> {
+): Pick<Kernels, 'beginStrip' | 'stripRest' | 'encodeRows' | 'moveBehind' | 'endStrip'> {
   let pending = 0;
   let waiting = 0;
   let at = 0;
@@ -32,8 +32,12 @@ export function plainGroup4(
     if (run >= 64) code(63 + (run >> 6));
     code(run & 63);
   };
+  const takeUp = (rest: number): void => {
+    pending = rest & 255;
+    waiting = rest >> 8;
+  };
   /** Columns where a row of bits changes colour, then `width` four times. */
-  const findChanges = (data: number, width: number): void => {
+  const findChanges = (data: number, width: number, row: number): void => {
     let count = 0;
     let before = 0;
     for (let x = 0; x < width; x++) {
@@ -78,31 +82,34 @@ export function plainGroup4(
     }
   };
   return {
-    beginStrip(first, second, width) {
-      pending = 0;
-      waiting = 0;
+    beginStrip(first, second, before, _stride, width, rest) {
+      takeUp(rest);
       above = first >> 2;
       row = second >> 2;
-      i32.fill(width, above, above + 4);
+      if (before === 0) i32.fill(width, above, above + 4);
+      else findChanges(before, width, above);
     },
     stripRest: () => (waiting << 8) | (pending & ((1 << waiting) - 1)),
-    rowAbove: () => above << 2,
-    resumeStrip(first, second, rest) {
-      pending = rest & 255;
-      waiting = rest >> 8;
-      above = first >> 2;
-      row = second >> 2;
-    },
     encodeRows(data, stride, width, height, white, black, out) {
       at = out;
       for (let y = 0; y < height; y++) {
-        findChanges(data + y * stride, width);
+        findChanges(data + y * stride, width, row);
         encodeRow(width, white >> 2, black >> 2);
         [above, row] = [row, above];
       }
       return at - out;
     },
-    endStrip(out) {
+    moveBehind(bytes, count, before, out) {
+      const by = before >> 8;
+      let last = before & 255;
+      for (let i = 0; i < count; i++) {
+        const byte = u8[bytes + i];
+        u8[out + i] = (last << (8 - by)) | (byte >> by);
+        last = byte;
+      }
+    },
+    endStrip(rest, out) {
+      takeUp(rest);
       at = out;
       put(1, 12);
       put(1, 12);

@@ -6,7 +6,15 @@ const { fround } = Math;
 
 type Light = Pick<
   Kernels,
-  'addScaled' | 'bothBits' | 'countBlocks' | 'sumBytes' | 'addLight' | 'weighRows' | 'weighColumns'
+  | 'addScaled'
+  | 'bothBits'
+  | 'countBlocks'
+  | 'sumBits'
+  | 'sumBytes'
+  | 'addLight'
+  | 'weighRows'
+  | 'weighColumns'
+  | 'mixSets'
 >;
 
 /** Plain loops for counting bits and adding light; `assembly/` says what each does. */
@@ -27,6 +35,11 @@ export const plainLight = ({ u8, i32, f32 }: MemoryViews): Light => ({
       for (let r = 0; r < rows; r++) sum += POPCOUNT[(u8[bits + r * stride + byte] >> right) & mask];
       u8[out + i] = sum;
     }
+  },
+  sumBits(from, count) {
+    let sum = 0;
+    for (let i = 0; i < count; i++) sum += POPCOUNT[u8[from + i]];
+    return sum;
   },
   sumBytes(from, count) {
     let sum = 0;
@@ -64,6 +77,23 @@ export const plainLight = ({ u8, i32, f32 }: MemoryViews): Light => ({
         lanes[k & 3] += fround(f32[(b >> 2) + start + k] * f32[weight + taps + k]);
       }
       f32[(out >> 2) + i] = fround(lanes[0] + lanes[2]) + fround(lanes[1] + lanes[3]);
+    }
+  },
+  mixSets(shares, stride, plates, colours, work, out, count) {
+    const mix = (from: number, to: number, share: number): number =>
+      fround(from + fround(fround(to - from) * share));
+    for (let i = 0; i < count; i++) {
+      const shareOf = (plate: number): number => f32[((shares + plate * stride) >> 2) + i];
+      const [from, to] = [colours >> 2, work >> 2];
+      let sets = 1 << (plates - 1);
+      for (let set = 0; set < sets; set++)
+        f32[to + set] = mix(f32[from + set], f32[from + set + sets], shareOf(plates - 1));
+      for (let plate = plates - 2; plate >= 0; plate--) {
+        sets >>= 1;
+        for (let set = 0; set < sets; set++)
+          f32[to + set] = mix(f32[to + set], f32[to + set + sets], shareOf(plate));
+      }
+      f32[(out >> 2) + i] = f32[to];
     }
   },
 });

@@ -201,6 +201,19 @@ describe('plain kernels make the very pixels of the compiled ones', () => {
       );
       for (let channel = 0; channel < 3; channel++) expectSame(results, OUT + 1024 * channel, 4 * count);
     }));
+  it('mixing the colours of sets', () =>
+    check((seed) => {
+      const [plates, count] = [1 + (seed % 4), 4 * (1 + (seed % 40))];
+      const results = made(
+        seed,
+        (_, view) => {
+          reals(view, A, 4 * 170, 3e4);
+          reals(view, B, 16, 9e3);
+        },
+        (k) => k.mixSets(A, 680, plates, B, C, OUT, count),
+      );
+      expectSame(results, OUT, 4 * count);
+    }));
   it('weighing rows, then columns', () =>
     check((seed) => {
       const [taps, count] = [1 + (seed % 9), 8 * (1 + (seed % 20))];
@@ -226,6 +239,30 @@ describe('plain kernels make the very pixels of the compiled ones', () => {
       ]) {
         expectSame(results, area, bytes);
       }
+    }));
+  it('light beyond a range, room for it, and sums around', () =>
+    check((seed) => {
+      const count = 1 + (seed % 160);
+      const ends = [-1.5 + (seed % 7) / 5, 0.7 + (seed % 11) / 7] as const;
+      const flags: number[] = [];
+      const results = made(
+        seed,
+        (_, view) => {
+          reals(view, A, 5 * 170, 12e3);
+          reals(view, D, 170, 2e4);
+          reals(view, OUT + 6144, 170, 2e4);
+          for (let k = 0; k < 5; k++) view.setInt32(from(B) + 4 * k, A + 680 * k, true);
+        },
+        (k) => {
+          k.sumAround(B, C, OUT, count);
+          flags.push(k.partRow(A, ...ends, 1e-3, OUT + 1024, OUT + 2048, OUT + 3072, count));
+          k.roomOfRow(OUT + 1024, ends[0], 1 / (ends[1] - ends[0]), 0.02, OUT + 4096, count);
+          k.divideRows(OUT + 2048, D, 0.1, OUT + 5120, count);
+          k.addProducts(OUT + 4096, D, -1, OUT + 6144, count);
+        },
+      );
+      expect(flags[0]).toBe(flags[1]);
+      for (let k = 0; k < 6; k++) expectSame(results, OUT + 1024 * k, 4 * count);
     }));
 });
 

@@ -4,6 +4,7 @@ import { PAGES } from './pages.ts';
 import { plainColour } from './plain-colour.ts';
 import { plainCompare } from './plain-compare.ts';
 import { plainLight } from './plain-light.ts';
+import { plainRange } from './plain-range.ts';
 import { plainDiffuse } from './plain-diffuse.ts';
 import { plainGroup4 } from './plain-group4.ts';
 import { plainResample } from './plain-resample.ts';
@@ -24,6 +25,7 @@ export function plainKernels(): Kernels {
     ...plainResample(views),
     ...plainColour(views),
     ...plainLight(views),
+    ...plainRange(views),
     ...plainDiffuse(views),
     ...plainGroup4(views.u8, views.i32),
   };

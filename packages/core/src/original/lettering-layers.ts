@@ -71,15 +71,15 @@ function polygonsOf(content: Lettering, placing: Placing): Polygons {
   });
 }
 
-/** Pixels of letters, of their outline around them, and of the edge within them. */
+/** Pixels of letters, of their outline around them, and of the edge within them where there is one. */
 interface Parts {
   readonly filled: Bits;
-  readonly around: Bits;
-  readonly within: Bits;
+  readonly around: Bits | undefined;
+  readonly within: Bits | undefined;
 }
 
 /** Every plate has the same letters, and they stay while its screen changes. */
-const recentParts = cache<Parts>('letter pixels', ({ filled }) => 3 * filled.data.byteLength);
+const recentParts = cache<Parts>('letter pixels');
 
 /** The parts of lettering in a region; they must not be changed. */
 function partsOf(content: Lettering, placing: Placing, region: Region): Parts {
@@ -91,8 +91,9 @@ function partsOf(content: Lettering, placing: Placing, region: Region): Parts {
       fillPolygons(polygons, 'nonzero', region, bits);
       return bits;
     };
-    const [filled, around, within] = [letters, outline, inner].map(painted);
-    clearBits(around, filled);
+    const filled = painted(letters);
+    const [around, within] = [outline, inner].map((edge) => (edge.length > 0 ? painted(edge) : undefined));
+    if (around) clearBits(around, filled);
     return { filled, around, within };
   });
 }
@@ -106,11 +107,11 @@ export function letteringLayers(content: Lettering, placing: Placing, region: Re
   const empty = () => createBits(region.width, region.height);
   const line = { ink: empty(), bare: empty() };
   const layerOf = (paint: EdgePaint): Bits => (paint === 'solid' ? line.ink : line.bare);
-  addBits(layerOf(content.outline.paint), around);
-  addBits(layerOf(content.inner.paint), bothOf(within, filled));
+  if (around) addBits(layerOf(content.outline.paint), around);
+  if (within) addBits(layerOf(content.inner.paint), bothOf(within, filled));
   if (content.fill === 'solid' || content.fill === 'bare') {
-    const body = { ...filled, data: filled.data.slice() };
-    clearBits(body, within);
+    const body = within ? { ...filled, data: filled.data.slice() } : filled;
+    if (within) clearBits(body, within);
     addBits(layerOf(content.fill), body);
   }
   return {

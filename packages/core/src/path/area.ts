@@ -8,6 +8,7 @@ import {
   JoinType,
   type Paths64,
 } from 'clipper2-ts';
+import { mapPoint, type Affine } from '../raster/affine.ts';
 import { flatten, type Contour, type Polyline } from './contour.ts';
 import type { FillRule } from './fill.ts';
 
@@ -67,6 +68,10 @@ export const cutTo = (polygons: Paths64, area: Area): Paths64 =>
   polygons.length === 0 || area.length === 0
     ? []
     : booleanOp(ClipType.Intersection, polygons, area, Rule.EvenOdd);
+
+/** An area sent through a map, to points that need not be whole. */
+export const mapArea = (area: Area, map: Affine): Area =>
+  area.map((path) => path.map(({ x, y }) => mapPoint(map, x, y)));
 
 /** Square units that a polygon without holes encloses. */
 export const sizeOf = (path: Area[number]): number => Math.abs(signedArea(path));

@@ -32,16 +32,27 @@ export const around = (points: readonly (readonly [number, number])[]): Piece[] 
     return straight(x, y, nextX, nextY);
   });
 
-/** Area that pieces enclose: half the sum of x dy − y dx, the segments between arcs and their chords with it. */
+/** Area that pieces enclose. */
 export function areaOf(pieces: readonly Piece[]): number {
   let sum = 0;
-  for (const { x0, y0, x1, y1, rx, ry, forward } of pieces) {
-    sum += x0 * y1 - x1 * y0;
-    if (rx === 0) continue;
-    // On the unit circle the chord's angle gives the segment; the ellipse's is rx · ry times as large.
-    const chord = Math.hypot((x1 - x0) / rx, (y1 - y0) / ry);
-    const angle = 2 * Math.asin(Math.min(1, chord / 2));
-    sum += (forward ? 1 : -1) * rx * ry * (angle - Math.sin(angle));
-  }
-  return sum / 2;
+  for (const { x0, y0, x1, y1, rx, ry, forward } of pieces) sum += areaUnder(x0, y0, x1, y1, rx, ry, forward);
+  return sum;
+}
+
+/** What a piece adds to the area: half of x dy − y dx, the segment between an arc and its chord with it. */
+export function areaUnder(
+  x0: number,
+  y0: number,
+  x1: number,
+  y1: number,
+  rx: number,
+  ry: number,
+  forward: boolean,
+): number {
+  const flat = x0 * y1 - x1 * y0;
+  if (rx === 0) return flat / 2;
+  // On the unit circle the chord's angle gives the segment; the ellipse's is rx · ry times as large.
+  const chord = Math.hypot((x1 - x0) / rx, (y1 - y0) / ry);
+  const angle = 2 * Math.asin(Math.min(1, chord / 2));
+  return (flat + (forward ? 1 : -1) * rx * ry * (angle - Math.sin(angle))) / 2;
 }

@@ -150,7 +150,9 @@ function layLines(
   lineIn: (part: Region) => LineBits | undefined,
 ): void {
   const reach = Math.floor(Math.abs(growth));
-  for (const band of bands(region, LINE_PIXELS, Math.max(8, 3 * reach))) {
+  // Bands of a multiple of four rows begin with a whole word in memory, so that bits are laid word by word.
+  const rows = (Math.max(8, 3 * reach, LINE_PIXELS / Math.max(1, region.width)) + 3) & ~3;
+  for (const band of bands(region, 0, rows)) {
     const line = lineIn(grownRegion(band, reach));
     if (line) layLine(bits, grownLine(line, growth, reach), band.y - region.y);
   }

@@ -19,16 +19,20 @@ export interface Seen {
   readonly contrast: number;
 }
 
-/** Orders of a grating as frequencies (cycles a mm), each with its amplitude. */
-function ordersOf({ first, second, most, amplitude }: Grating, limit: number): Float64Array[] {
+/** Orders of a grating as frequencies (cycles a mm), each with its amplitude; none of less than the least. */
+function ordersOf(
+  { first, second, most, amplitude }: Grating,
+  limit: number,
+  least: number,
+): [number, number, number][] {
   const reach = Math.min(most, limit);
-  const out: Float64Array[] = [];
+  const out: [number, number, number][] = [];
   for (let n = -reach; n <= reach; n++) {
     for (let m = -reach; m <= reach; m++) {
       if ((m === 0 && n === 0) || Math.abs(m) + Math.abs(n) > limit) continue;
       const strength = amplitude(m, n);
-      if (strength < 1e-4) continue;
-      out.push(Float64Array.of(m * first[0] + n * second[0], m * first[1] + n * second[1], strength));
+      if (strength < least) continue;
+      out.push([m * first[0] + n * second[0], m * first[1] + n * second[1], strength]);
     }
   }
   return out;
@@ -49,8 +53,10 @@ export function beatsOf(
   orders: readonly number[],
   { shortest, longest, contrast }: Seen,
 ): Beat[] {
-  const [first, second, third] = gratings.map((one, i) => ordersOf(one, orders[i]));
   const strength = 2 * Math.abs(depth);
+  // An amplitude is 1 at most: an order too faint for any other grating is in no pattern that is seen.
+  const least = contrast / strength;
+  const [first, second, third] = gratings.map((one, i) => ordersOf(one, orders[i], least));
   const [highest, lowest] = [1 / shortest, 1 / longest];
   const found: Beat[] = [];
   const add = (fx: number, fy: number, share: number): void => {

@@ -42,7 +42,7 @@ const LEAST = { straight: 2.5, other: 4 };
 /** And at most. */
 const MOST = 5.5;
 /** Screen pixels of a cell from which on its dots are seen. */
-export const SEEN_CELL = 1.8;
+const SEEN_CELL = 1.8;
 /** The same from which on plain means show them well. */
 const WIDE_CELL = 4.9;
 /** The widest block that is counted at once is 2^this pixels wide. */

@@ -4,6 +4,7 @@ import { plainPlate } from '../recipe/plain-plate.ts';
 import { plateBits } from '../plate/evaluate.ts';
 import { countInk } from '../raster/bits.ts';
 import { newScreen } from '../screen/screen.ts';
+import { blurLight } from './blur-light.ts';
 import { inkShares } from './ink-shares.ts';
 
 const sheet = { width: 60, height: 60, resolution: 1200 };
@@ -33,6 +34,24 @@ describe('shares of ink in a first picture', () => {
     const shares = draft(65, columns, rows, offset);
     const inner = shares.subarray(10 * columns, 60 * columns).filter((_share, i) => i % columns < 60);
     for (const share of inner) expect(share).toBeCloseTo(tint, 2);
+  });
+  // 2.3 and 3.1 screen pixels a cell: the film's own dots are seen there, faintly, but a coarse grid makes others.
+  it.each([15, 11])('of dots that a coarse grid cannot draw are flat: %d lpi', (ruling) => {
+    const inner = draft(ruling, 80, 80).filter((_share, i) => i % 80 > 9 && i % 80 < 70);
+    for (const share of inner.subarray(600, 4000)) expect(share).toBeCloseTo(tint, 2);
+  });
+  // 3.4 to 7 screen pixels a cell.
+  it.each([10, 8, 6, 5])('at %d lpi show no pattern beside the dots themselves', (ruling) => {
+    const columns = 80;
+    const shares = draft(ruling, columns, columns);
+    const cell = columns / (sheet.width / 25.4) / ruling;
+    const soft = blurLight(shares, columns, columns, 0.9 * cell);
+    const inner = soft.filter((_share, i) => {
+      const [x, y] = [i % columns, Math.floor(i / columns)];
+      return Math.min(x, y) >= 20 && Math.max(x, y) < columns - 20;
+    });
+    const spread = Math.sqrt(mean(inner.map((share) => (share - mean(inner)) ** 2)));
+    expect(spread).toBeLessThan(0.012);
   });
   it.each([6, 15, 20])('at %d lpi have the tone’s mean', (ruling) => {
     expect(Math.abs(mean(draft(ruling, 80, 80)) - tint)).toBeLessThan(0.02);

@@ -9,18 +9,17 @@ import { filmLayout } from '../film/film-layout.ts';
 import { markBits } from '../film/film-bits.ts';
 import type { FilmWords } from '../film/film-words.ts';
 import { bitAt } from '../raster/bits.ts';
-import { SEEN_CELL } from './blocks.ts';
 import type { PlatesView } from './plates-view.ts';
-import { seenLight } from './seen-light.ts';
-
-/** What one plate's share of a pixel is seen by, instead of light. */
-export const SHARE = Float64Array.of(0, 0, 0, 1, 1, 1);
-
-/** Screen pixels of a cell from which on plain means over screen pixels show no false patterns worth having less of in a first picture. */
-const WIDE_CELL = 3;
+import { seenLight, SHARE } from './seen-light.ts';
 
 /**
- * Share of each screen pixel that a plate inks, for a first picture. Where dots are too fine to be seen it is what they stand for, which is found
+ * Screen pixels of a cell from which on dots are drawn in a first picture. On its coarse grid those of smaller cells would make patterns of up to 3 L* that
+ * the film does not have; from here on they are 1.1 L* at most.
+ */
+const DRAWN_CELL = 3.3;
+
+/**
+ * Share of each screen pixel that a plate inks, for a first picture. Where dots are too fine to be drawn it is what they stand for, which is found
  * more quickly than they are made.
  */
 export function inkShares(request: PlatesView, plate: number): Float32Array {
@@ -28,10 +27,13 @@ export function inkShares(request: PlatesView, plate: number): Float32Array {
   const { frame, view, scene } = request;
   const { screen } = scene.recipe.plates[plate];
   const lattice = screen.coarse > 0 ? undefined : latticeOf(screen);
-  const cell = lattice ? (frame.resolution / lattice.ruling) * (view.columns / view.width) : SEEN_CELL;
   const cells = pixelCells(request);
-  if (cell < SEEN_CELL) return cells ? tintShares(request, plate, cells) : unevenTintShares(request, plate);
-  if (cells && cell >= WIDE_CELL) return meanShares(request, plate, cells);
+  if (lattice) {
+    const cell = (frame.resolution / lattice.ruling) * (view.columns / view.width);
+    if (cell < DRAWN_CELL)
+      return cells ? tintShares(request, plate, cells) : unevenTintShares(request, plate);
+    if (cells) return meanShares(request, plate, cells);
+  }
   return seenLight({ ...request, plates: [plate] }, [SHARE], 0, 1).planes[0][0];
 }
 
@@ -63,6 +65,11 @@ function pixelCells({ view, rows, frame }: PlatesView): Cells | undefined {
   };
 }
 
+/** Of a pixel, one step of coverage. */
+const SHARE_OF_ONE = 1 / SOLID;
+/** Coverage that is made as it is asked for. */
+const AS_ASKED = Uint16Array.from({ length: SOLID + 1 }, (_, tone) => tone);
+
 /** Means of coverage. */
 function tintShares({ scene, frame, view, rows }: PlatesView, plate: number, cells: Cells): Float32Array {
   const shares = new Float32Array(view.columns * rows.count);
@@ -70,14 +77,14 @@ function tintShares({ scene, frame, view, rows }: PlatesView, plate: number, cel
   if (isEmpty(region)) return shares;
   const { table } = dotTransfer(scene.recipe, plate);
   const { data } = plateCoverage(scene, plate, frame, region);
+  const columns = region.width / CELL;
+  const made = table ?? AS_ASKED;
   for (let y = 0; y < region.height / CELL; y++) {
-    let upper = CELL * y * region.width;
-    let lower = upper + region.width;
-    const end = (top + y) * view.columns + left + region.width / CELL;
-    for (let i = end - region.width / CELL; i < end; i++, upper += CELL, lower += CELL) {
-      const mean = (data[upper] + data[upper + 1] + data[lower] + data[lower + 1]) >> 2;
-      shares[i] = (table ? table[mean] : mean) / SOLID;
-    }
+    const upper = data.subarray(CELL * y * region.width, (CELL * y + 1) * region.width);
+    const lower = data.subarray((CELL * y + 1) * region.width, (CELL * y + 2) * region.width);
+    const out = shares.subarray((top + y) * view.columns + left, (top + y) * view.columns + left + columns);
+    for (let i = 0, at = 0; i < columns; i++, at += CELL)
+      out[i] = made[(upper[at] + upper[at + 1] + lower[at] + lower[at + 1]) >> 2] * SHARE_OF_ONE;
   }
   return shares;
 }

@@ -48,7 +48,7 @@ interface Rows {
 export class LightRows {
   private readonly rows = new Map<number, LightRow>();
   /** Rows that are kept no longer, to be used again. */
-  private readonly free: LightRow[] = [];
+  private free: LightRow[] = [];
   private readonly full: number;
   /** Whole blocks of the film. */
   private readonly film: { readonly columns: number; readonly rows: number };
@@ -111,6 +111,18 @@ export class LightRows {
   /** Inked pixels of a plate, by its place among them, in a row. */
   inked(y: number, plate: number): number {
     return this.at(mirrored(y, this.film.rows)).inked[plate];
+  }
+
+  /** Uses the room of rows that are needed no longer, where these are as long and as many. */
+  reuse(others: LightRows): void {
+    const freed = [...others.free, ...others.rows.values()];
+    others.rows.clear();
+    others.free = [];
+    const isAlike = ({ light, inked }: LightRow) =>
+      light.length === this.colours.length * this.channels &&
+      inked.length === this.request.plates.length &&
+      light[0].length === this.columns.count;
+    if (freed.every(isAlike)) this.free = freed;
   }
 
   private at(y: number): LightRow {

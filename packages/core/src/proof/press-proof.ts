@@ -4,17 +4,18 @@ import { fountainInks, fountainLine } from '../ink/fountain.ts';
 import { overprintLight, overprints } from '../ink/overprint.ts';
 import type { Lab } from '../colour/lab.ts';
 import type { Ink } from '../ink/ink.ts';
-import { draftProof, MOST_DRAFTED } from './draft-proof.ts';
 import { WIDE_TO_SRGB } from '../colour/wide-to-srgb.ts';
 import { power } from '../base/power.ts';
 import { MM_PER_INCH, mmToPixels } from '../raster/frame.ts';
 import { randomAt } from '../base/random.ts';
 import { cache } from '../base/cache.ts';
+import { TINT_PLATES } from '../kernel/memory.ts';
 import { latticeOf } from '../screen/screen.ts';
 import { blurLight } from './blur-light.ts';
 import { BLACK_PAPER, groundOf, groundRoots, hasGround, laidOnGround, WHITE_PAPER } from './ground.ts';
 import { placeOnSheet } from './place-on-sheet.ts';
 import { isEnlarged, type PlatesView, type SceneView, type Shown } from './plates-view.ts';
+import { tintedLight } from './tinted-light.ts';
 import { hasSurface, laySurface, surfaceOf, type Surface } from './stock-surface.ts';
 import { proof } from './proof.ts';
 import { asPrinted, asPrintedThroughMesh } from '../recipe/as-printed.ts';
@@ -100,8 +101,12 @@ export function pressProof(given: PlatesView, look: ProofLook): Shown {
   if (plain && stock.yuleNielsen === 1 && !hasMany) {
     return underStock(proof(request, overprints(stock, inks, recipe.overprints)));
   }
-  if (plain && draft && !isEnlarged(request) && given.plates.length <= MOST_DRAFTED) {
-    return underStock(draftProof(request, colouringOf(recipe, inks)(undefined), stock.yuleNielsen));
+  const isTinted = given.plates.length > 0 && given.plates.length <= TINT_PLATES;
+  if (plain && draft && !isEnlarged(request) && isTinted) {
+    const { planes, inked } = tintedLight(request, colouringOf(recipe, inks)(undefined));
+    const size = { width: request.view.columns, height: request.rows.count };
+    const left = leavingLight(planes[0], size, 0, stock.yuleNielsen);
+    return underStock({ rgba: toScreen(left, size, request, 0, undefined), inked });
   }
   const wide = grownView(request, reach.margin);
   const size = { width: wide.view.columns, height: wide.rows.count };
@@ -215,11 +220,20 @@ function toScreen(
   const rgba = new Uint8ClampedArray(view.columns * rows.count * 4);
   for (let y = 0, to = 0; y < rows.count; y++) {
     for (let x = 0, i = (y + margin) * width + margin; x < view.columns; x++, i++, to++) {
-      const [r, g, b] = [reds[i], greens[i], blues[i]];
-      const [byRed, byGreen, byBlue] = surface ? [surface[0][to], surface[1][to], surface[2][to]] : [1, 1, 1];
-      rgba[4 * to] = encode8(byRed * (rr * r + rg * g + rb * b));
-      rgba[4 * to + 1] = encode8(byGreen * (gr * r + gg * g + gb * b));
-      rgba[4 * to + 2] = encode8(byBlue * (br * r + bg * g + bb * b));
+      const r = reds[i];
+      const g = greens[i];
+      const b = blues[i];
+      let red = rr * r + rg * g + rb * b;
+      let green = gr * r + gg * g + gb * b;
+      let blue = br * r + bg * g + bb * b;
+      if (surface) {
+        red *= surface[0][to];
+        green *= surface[1][to];
+        blue *= surface[2][to];
+      }
+      rgba[4 * to] = encode8(red);
+      rgba[4 * to + 1] = encode8(green);
+      rgba[4 * to + 2] = encode8(blue);
       rgba[4 * to + 3] = 255;
     }
   }

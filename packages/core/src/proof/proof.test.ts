@@ -7,6 +7,7 @@ import { dotScreen, greyPicture, sceneOf, testInk } from '../testing.ts';
 import { plainPlate, WHITE_STOCK } from '../recipe/plain-plate.ts';
 import { plateBits } from '../plate/evaluate.ts';
 import { filmFrame } from '../recipe/frame.ts';
+import { blocksOf, wavesOf } from './blocks.ts';
 import { proof } from './proof.ts';
 import type { Scene } from '../recipe/scene.ts';
 
@@ -79,6 +80,24 @@ describe('the proof', () => {
     ).rgba;
     const part = proof({ scene: one, frame, view, rows: { first: 9, count: 11 }, plates: [0] }, colours).rgba;
     expect(part).toEqual(whole.slice(9 * 50 * 4, 20 * 50 * 4));
+  });
+
+  it('drawn strip by strip, down, up or to and fro, equals the whole', () => {
+    const view = { x: 0, y: 0, width: frame.width, height: frame.height, columns: 150, rows: 100 };
+    const given = { scene: one, frame, view, plates: [0] };
+    // Strips depend on rows of one another.
+    expect(blocksOf(view, wavesOf(given)).overshoots).toBe(true);
+    const colours = overprints(WHITE_STOCK, one.recipe.inks);
+    const strip = (first: number, count: number) => proof({ ...given, rows: { first, count } }, colours).rgba;
+    const whole = strip(0, 100);
+    for (const firsts of [
+      [0, 5, 10, 15, 20],
+      [95, 90, 85, 80],
+      [40, 40, 45, 42, 70, 38],
+    ]) {
+      for (const first of firsts)
+        expect(strip(first, 5)).toEqual(whole.slice(first * 150 * 4, (first + 5) * 150 * 4));
+    }
   });
 
   it('at every dot is the film, bit for bit', () => {

@@ -1,8 +1,8 @@
 import { cache } from '../base/cache.ts';
 import { encode8, type LinearRgb } from '../colour/srgb.ts';
 import { isEnlarged, type PlatesView, type Shown } from './plates-view.ts';
-import { seenLight } from './seen-light.ts';
-import { inkShares, SHARE } from './ink-shares.ts';
+import { seenLight, SHARE } from './seen-light.ts';
+import { inkShares } from './ink-shares.ts';
 
 /**
  * What the plates look like, in linear light: see `seenLight`.

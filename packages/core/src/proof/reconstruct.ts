@@ -6,14 +6,10 @@ import { lowPassTaps, meanTaps, RADIUS, type Taps } from './low-pass.ts';
 import type { View, ViewRows } from './plates-view.ts';
 
 /** Blocks that the rows of a view are made from: rows `first` to `end`. */
-export function rowsBehind(
-  view: View,
-  rows: ViewRows,
-  { height, perRow, plain }: Blocks,
-): { first: number; end: number } {
-  const taps = (row: number) => tapsOf(plain)(middle(view.y, view.height, view.rows, row) / height, perRow);
-  const foot = taps(rows.first + rows.count - 1);
-  return { first: taps(rows.first).first, end: foot.first + foot.a.length };
+export function rowsBehind(view: View, rows: ViewRows, blocks: Blocks): { first: number; end: number } {
+  const edge = (row: number) => rowsTaps(view, blocks, { first: row, count: 1 })[0];
+  const foot = edge(rows.first + rows.count - 1);
+  return { first: edge(rows.first).first, end: foot.first + foot.a.length };
 }
 
 /** Blocks that all columns of a view are made from. */
@@ -27,6 +23,27 @@ const tapsOf = (plain: boolean) => (plain ? meanTaps : lowPassTaps);
 /** The middle of a screen pixel, in device pixels. */
 const middle = (start: number, size: number, pixels: number, at: number): number =>
   start + ((at + 0.5) * size) / pixels;
+
+/** Rows of a view whose weights are found at once. */
+const ROWS_AT_ONCE = 64;
+const recentTaps = cache<readonly Taps[]>('low-pass rows');
+
+/** Weights of the rows of blocks that rows of a view are made from; a slider asks for those of the same view again and again. */
+function rowsTaps(view: View, blocks: Blocks, { first, count }: ViewRows): Taps[] {
+  const { y, height, rows } = view;
+  const taps = (row: number) =>
+    tapsOf(blocks.plain)(middle(y, height, rows, row) / blocks.height, blocks.perRow);
+  const group = (at: number) =>
+    recentTaps(`${y} ${height} ${rows} ${blocks.height} ${blocks.plain} ${at}`, () =>
+      Array.from({ length: ROWS_AT_ONCE }, (_, i) => taps(ROWS_AT_ONCE * at + i)),
+    );
+  const from = Math.floor(first / ROWS_AT_ONCE);
+  const groups = Math.floor((first + count - 1) / ROWS_AT_ONCE) - from + 1;
+  const start = first - ROWS_AT_ONCE * from;
+  return Array.from({ length: groups }, (_, i) => group(from + i))
+    .flat()
+    .slice(start, start + count);
+}
 
 /** Weights of the columns of a view: those of row sums a and then b for each screen pixel, and where they begin. */
 interface ColumnWeights {
@@ -72,12 +89,7 @@ export function lowPassed(
   channels: number,
 ): Float32Array[] {
   const across = columnWeights(view, blocks, columns.first);
-  const downs = Array.from({ length: shown.count }, (_, y) =>
-    tapsOf(blocks.plain)(
-      middle(view.y, view.height, view.rows, shown.first + y) / blocks.height,
-      blocks.perRow,
-    ),
-  );
+  const downs = rowsTaps(view, blocks, shown);
   const planes = Array.from({ length: channels }, () => new Float32Array(view.columns * shown.count));
   planes.forEach((plane, channel) => {
     for (let from = 0; from < view.columns; from += LOW_PASS.pixels) {

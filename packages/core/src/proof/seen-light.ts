@@ -4,6 +4,7 @@ import { LightRows, type Columns, type SetColours } from './light-rows.ts';
 import { isEnlarged, type PlatesView, type View } from './plates-view.ts';
 import { enlargedSets } from './enlarged.ts';
 import { ROWS_AROUND, withinRange } from './within-range.ts';
+import { PassedRows } from './passed-rows.ts';
 import { columnsBehind, lowPassed, rowsBehind } from './reconstruct.ts';
 
 /** What screen pixels of plates reflect. */
@@ -13,6 +14,9 @@ export interface SeenLight {
   /** Share of what is looked at that each plate inks. */
   readonly inked: readonly number[];
 }
+
+/** What one plate's share of a pixel is seen by, instead of light. */
+export const SHARE = Float64Array.of(0, 0, 0, 1, 1, 1);
 
 /**
  * Light of plates on screen pixels: the films' bits through a low-pass in linear light where a screen pixel covers more than a device pixel, else
@@ -29,9 +33,24 @@ export function seenLight(
   channels = 3,
 ): SeenLight {
   // Bare stock is the same at any size.
-  return isEnlarged(request) || request.plates.length === 0
-    ? wholeLight(request, colours, margin)
-    : blockLight(request, colours, margin, channels);
+  if (isEnlarged(request) || request.plates.length === 0) return wholeLight(request, colours, margin);
+  const fixed = colours.filter((one) => one instanceof Float64Array);
+  // All light of one plate lies between that of two colours, by the share that it inks.
+  if (request.plates.length === 1 && channels > 1 && fixed.length === colours.length) {
+    const { planes, inked } = blockLight(request, [SHARE], margin, 1);
+    return { planes: fixed.map((pair) => between(planes[0][0], pair, channels)), inked };
+  }
+  return blockLight(request, colours, margin, channels);
+}
+
+/** Planes of the channels between two colours, by shares of the second. */
+function between(shares: Float32Array, pair: Float64Array, channels: number): Float32Array[] {
+  return Array.from({ length: channels }, (_, channel) => {
+    const [from, range] = [pair[channel], pair[3 + channel] - pair[channel]];
+    const plane = new Float32Array(shares.length);
+    for (let i = 0; i < plane.length; i++) plane[i] = from + range * shares[i];
+    return plane;
+  });
 }
 
 /** Where every screen pixel shows one set alone. */
@@ -71,6 +90,7 @@ interface Made {
   readonly columns: Columns;
   readonly counted: Columns;
   readonly rows: LightRows;
+  readonly passed: PassedRows;
 }
 
 function blockLight(
@@ -97,18 +117,21 @@ function blockLight(
     const columns = columnsBehind(view, blocks);
     const counted = innerColumns(view, blocks, margin);
     const rows = new LightRows(request, blocks, columns, colours, counted, channels);
-    return { blocks, columns, counted, rows };
+    if (last) rows.reuse(last.made.rows);
+    const passed = new PassedRows(rows, view, blocks, columns, colours.length * channels);
+    return { blocks, columns, counted, rows, passed };
   };
   const made = last?.key === key ? last.made : begin();
-  const { blocks, columns, counted, rows } = made;
+  const { blocks, columns, counted, rows, passed } = made;
   // Should anything fail from here on, nothing is left half made.
   last = undefined;
   const more = blocks.overshoots ? ROWS_AROUND : 0;
   const shown = { first: request.rows.first - more, count: request.rows.count + 2 * more };
   const { first, end } = rowsBehind(view, shown, blocks);
   rows.have(first, end);
-  const passed = lowPassed(rows, view, shown, blocks, columns, colours.length * channels);
-  const all = blocks.overshoots ? limited(passed, view, colours, channels) : passed;
+  const all = blocks.overshoots
+    ? limited(passed.planes(shown), view, colours, channels)
+    : lowPassed(rows, view, shown, blocks, columns, colours.length * channels);
   const inked = inkedShares(rows, request, blocks, counted, margin);
   last = { key, made };
   return { planes: colours.map((_, k) => all.slice(channels * k, channels * (k + 1))), inked };

@@ -5,7 +5,7 @@ import { greyPicture, toneOf, toneStep } from '../testing.ts';
 import { pictureSource } from '../tone/picture-source.ts';
 import { toneRows } from '../tone/tone-rows.ts';
 import type { Plane } from './plane.ts';
-import { bandPlane, beginTask, releaseBand } from './band-plane.ts';
+import { bandPlane, beginTask, endTasks, releaseBand } from './band-plane.ts';
 import { addressOf, BANDS_BYTES } from '../kernel/memory.ts';
 
 const LARGE = BANDS_BYTES / 8;
@@ -94,5 +94,14 @@ describe('in the kernels’ memory', () => {
         Buffer.compare(new Uint8Array(made.buffer, 0, made.byteLength), new Uint8Array(whole.buffer)),
       ).toBe(0);
     }
+  });
+
+  it('after the last piece of work planes lie anywhere again; those let go later leave their room', () => {
+    const plane = bandPlane(100, 100);
+    endTasks();
+    expect(addressOf(bandPlane(10, 10).data)).toBeUndefined();
+    releaseBand(plane);
+    beginTask();
+    expect(addressOf(bandPlane(100, 100).data)).toBe(addressOf(plane.data));
   });
 });

@@ -17,17 +17,19 @@ const gaps: Gap[] = [{ start: BANDS, end: BANDS + BANDS_BYTES }];
 /** Bytes of each plane that lies there, by its address. */
 const taken = new Map<number, number>();
 
-/** Planes that nobody keeps any longer, but the work going on may still hold; only in threads that say when that ends. */
-let retired: Plane[] | undefined;
+/** Planes that nobody keeps any longer, but the work going on may still hold. */
+let retired: Plane[] = [];
+/** True while it is said when a piece of work ends. */
+let isTold = false;
 
 /**
  * A plane for a band of rows that is kept for a while: in the kernels' own memory, where they read and write it without a copy, as long as
- * there is room and the thread says when its work ends; else anywhere. What is in it is left from before. When it is kept no longer it is
+ * there is room and it is said when the work ends; else anywhere. What is in it is left from before. When it is kept no longer it is
  * to be retired.
  */
 export function bandPlane(width: number, height: number): Plane {
   const bytes = (2 * width * height + BEYOND + 63) & ~63;
-  const gap = retired && gaps.find(({ start, end }) => end - start >= bytes);
+  const gap = isTold ? gaps.find(({ start, end }) => end - start >= bytes) : undefined;
   if (!gap) return scratchPlane(width, height);
   const { start } = gap;
   gap.start += bytes;
@@ -38,7 +40,7 @@ export function bandPlane(width: number, height: number): Plane {
 
 /** Has a plane's memory used again once the work going on has ended. */
 export function releaseBand(plane: Plane): void {
-  retired?.push(plane);
+  if (isTold || addressOf(plane.data) !== undefined) retired.push(plane);
 }
 
 /**
@@ -46,7 +48,18 @@ export function releaseBand(plane: Plane): void {
  * they made for earlier ones used again.
  */
 export function beginTask(): void {
-  for (const plane of retired ?? []) {
+  freeRetired();
+  isTold = true;
+}
+
+/** Says that the last piece of work has ended, and that none is told of from now on. */
+export function endTasks(): void {
+  freeRetired();
+  isTold = false;
+}
+
+function freeRetired(): void {
+  for (const plane of retired) {
     const start = addressOf(plane.data);
     if (start === undefined) recycle(plane);
     else free(start);

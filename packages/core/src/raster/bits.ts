@@ -1,4 +1,5 @@
 import { POPCOUNT } from '../base/popcount.ts';
+import { addressOf, kernels } from '../kernel/memory.ts';
 import type { Region } from './region.ts';
 
 /**
@@ -49,6 +50,8 @@ function bytesSet(word: number): number {
 /** Number of inked pixels. */
 export function countInk(bits: Bits): number {
   const { data } = bits;
+  const place = addressOf(data);
+  if (place !== undefined) return kernels.sumBits(place, data.length);
   const words = wordsOf(bits);
   let count = 0;
   let i = 0;

@@ -5,7 +5,7 @@ import type { Allocate, Picture } from './picture.ts';
  * row by row, two bytes each and the higher first when they have 16 bits. Used to carry samples without loss.
  */
 export function writePam(picture: Picture): Uint8Array {
-  const deep = picture.data instanceof Uint16Array;
+  const deep = picture.data.BYTES_PER_ELEMENT === 2;
   const kind = ['GRAYSCALE', 'GRAYSCALE_ALPHA', 'RGB', 'RGB_ALPHA'][picture.channels - 1];
   const header = `P7\nWIDTH ${picture.width}\nHEIGHT ${picture.height}\nDEPTH ${picture.channels}\nMAXVAL ${deep ? 65535 : 255}\nTUPLTYPE ${kind}\nENDHDR\n`;
   const samples = picture.data.length;

@@ -1,4 +1,12 @@
-import { COUNTED_PLATES, WORK_BITS, WORK_PLANE, bytesAt, pixelsAt } from '../kernel/memory.ts';
+import {
+  COUNTED_PLATES,
+  STRIP,
+  STRIP_BYTES,
+  WORK_BITS,
+  WORK_PLANE,
+  bytesAt,
+  pixelsAt,
+} from '../kernel/memory.ts';
 import { createBits, strideOf, type Bits } from './bits.ts';
 import { createPlane, type Plane } from './plane.ts';
 
@@ -8,6 +16,7 @@ const POISON = 0x5a;
 let checking = false;
 let planeLent = false;
 let bitsLent = false;
+let stripLent = false;
 
 /** Has returned work memory overwritten, so that a test that goes on reading it fails. */
 export function checkLoans(): void {
@@ -54,5 +63,23 @@ export function withWorkBits<Made>(
   } finally {
     if (ours > 0) bitsLent = false;
     if (checking) for (const { data } of lent.slice(0, ours)) data.fill(POISON);
+  }
+}
+
+/**
+ * Lends bits of a strip of a film, where they are packed without a copy. They are the borrower's until `use` returns; what is in them is
+ * left from before.
+ */
+export function withStripBits<Made>(width: number, height: number, use: (bits: Bits) => Made): Made {
+  const stride = strideOf(width);
+  const bytes = stride * height;
+  if (stripLent || bytes > STRIP_BYTES.data) return use(createBits(width, height));
+  const data = bytesAt(STRIP.data, bytes);
+  stripLent = true;
+  try {
+    return use({ width, height, stride, data });
+  } finally {
+    stripLent = false;
+    if (checking) data.fill(POISON);
   }
 }

@@ -1,7 +1,7 @@
 import type { Drawing } from '../drawing/drawing.ts';
 import type { Typeface } from '../lettering/typeface.ts';
 import type { Pyramid } from '../raster/pyramid.ts';
-import type { ProfileTables } from '../separation/route-kind.ts';
+import type { ReadyTables } from '../separation/route-kind.ts';
 import type { Recipe } from './recipe.ts';
 
 /** What the originals of a recipe are made from, by the SHA-256 of their files. */
@@ -10,7 +10,7 @@ export interface Materials {
   readonly drawings: ReadonlyMap<string, Drawing>;
   readonly typefaces: ReadonlyMap<string, Typeface>;
   /** Separations by profiles, as far as there are any. */
-  readonly tables?: ProfileTables;
+  readonly tables?: ReadyTables;
 }
 
 /** A recipe with its materials. Where a material is missing, what needs it throws `MissingMaterial`. */

@@ -98,7 +98,7 @@ function blackShare([l, a, b]: Lab, white: number, black: number, rule: BlackRul
  * Amounts of cyan, magenta, yellow and black for every colour of a grid. A colour within the inks' reach can be made with
  * more or less black; the route's rule says where between the least and the most. Together they never pass the limit.
  *
- * @param key same only for the same model
+ * @param key equal iff the model is
  */
 export function processGrid(model: InkModel, key: string, rule: BlackRule, size: number): Grid {
   const limit = rule.limit / 100;

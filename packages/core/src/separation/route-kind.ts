@@ -6,10 +6,11 @@ import type { Rows } from '../raster/rows.ts';
 import type { ToneSource } from '../tone/tone-rows.ts';
 import type { Tone } from '../tone/tone.ts';
 import type { RouteField } from './route-field.ts';
+import type { ModelTable } from './route-model.ts';
 import type { SeparationTable } from './table.ts';
 
-/** Tables of profiles, by the names that `profileTableName` gives them. */
-export type ProfileTables = ReadonlyMap<string, SeparationTable>;
+/** Separations that are made elsewhere: of profiles, by the names that `profileTableName` gives them, and by the ink model, by those that `modelTables` does. */
+export type ReadyTables = ReadonlyMap<string, SeparationTable>;
 
 /** An original's source on its way to an ink. */
 export interface Separating {
@@ -18,7 +19,7 @@ export interface Separating {
   readonly source: ToneSource;
   readonly tone: Tone;
   readonly inkSet: InkSet;
-  readonly tables: ProfileTables | undefined;
+  readonly tables: ReadyTables | undefined;
   readonly pictures: ReadonlyMap<string, Pyramid>;
   /** A coarser table will do. */
   readonly draft: boolean;
@@ -41,7 +42,7 @@ export interface ProfileUse {
 export interface Modelled<R> {
   /** The model of its inks, in the order of its table. */
   readonly model: (route: R, inkSet: InkSet) => InkModel;
-  readonly table: (route: R, inkSet: InkSet, draft: boolean) => SeparationTable;
+  readonly table: (route: R, inkSet: InkSet, draft: boolean) => ModelTable;
   /** Most of all inks together, percent. */
   readonly limit: (route: R) => number;
 }

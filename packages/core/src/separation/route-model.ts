@@ -23,20 +23,38 @@ export function modelOf(ids: readonly string[], inkSet: InkSet): InkModel {
 
 const recentTables = cache<SeparationTable>('separation tables');
 
+/** A table of ink amounts by a model, to be made. */
+export interface ModelTable {
+  /** Cache key: equal iff the amounts are. */
+  readonly name: string;
+  readonly make: () => SeparationTable;
+}
+
 /**
- * A table of ink amounts by a model, made once.
- *
- * @param rules what else the amounts hang on
+ * @param rules what the amounts hang on besides the model
  * @param make  amounts on a grid of `size` colours each way; `modelKey` is equal iff the model is
  * @param draft a coarser one will do
  */
-export function modelledTable(
+export function modelTable(
   model: InkModel,
   rules: readonly (string | number)[],
   make: (size: number, modelKey: string) => Grid,
   draft: boolean,
-): SeparationTable {
+): ModelTable {
   const size = draft ? QUICK : FINE;
   const modelKey = `${model.n} ${model.primaries.join(' ')}`;
-  return recentTables(JSON.stringify([modelKey, rules, size]), () => tableOf(make(size, modelKey)));
+  return {
+    name: JSON.stringify([modelKey, rules, size]),
+    make: () => tableOf(make(size, modelKey)),
+  };
 }
+
+/**
+ * The amounts, made once.
+ *
+ * @param made tables that were made elsewhere, by their names
+ */
+export const madeTable = (
+  { name, make }: ModelTable,
+  made: ReadonlyMap<string, SeparationTable> | undefined,
+): SeparationTable => made?.get(name) ?? recentTables(name, make);

@@ -2,6 +2,7 @@ import type { InkModel } from '../ink/model.ts';
 import type { InkSet } from '../ink/ink-set.ts';
 import type { Rows } from '../raster/rows.ts';
 import type { ProfileUse, Separating } from './route-kind.ts';
+import { madeTable, type ModelTable } from './route-model.ts';
 import { routeKind, type Route } from './routes/index.ts';
 import type { SeparationTable } from './table.ts';
 
@@ -46,9 +47,18 @@ export function routeModel(route: Route, inkSet: InkSet): RouteModel | undefined
     modelled && {
       model: modelled.model(route, inkSet),
       limit: modelled.limit(route),
-      table: (draft) => modelled.table(route, inkSet, draft),
+      table: (draft) => madeTable(modelled.table(route, inkSet, draft), undefined),
     }
   );
+}
+
+/** The tables by which films of routes are separated by the ink model, each once. */
+export function modelTables(routes: readonly Route[], inkSet: InkSet): ModelTable[] {
+  const all = routes.flatMap((route) => {
+    const { modelled } = routeKind(route);
+    return modelled ? [modelled.table(route, inkSet, false)] : [];
+  });
+  return [...new Map(all.map((table) => [table.name, table])).values()];
 }
 
 /** Most of all inks together that a route asks for, percent; undefined when it sets no limit. */

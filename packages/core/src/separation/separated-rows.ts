@@ -1,6 +1,7 @@
 import { numberOf } from '../base/identity.ts';
 import { cache } from '../base/cache.ts';
-import { createPlane, SOLID, type Plane } from '../raster/plane.ts';
+import { bandPlane, releaseBand } from '../raster/band-plane.ts';
+import { SOLID, type Plane } from '../raster/plane.ts';
 import type { Rows } from '../raster/rows.ts';
 import { compileTone } from '../tone/compile.ts';
 import { bandRows, type ToneSource } from '../tone/tone-rows.ts';
@@ -9,9 +10,8 @@ import { channelRows, channelTone } from './channel-rows.ts';
 import { ROWS_AT_ONCE } from './mapped-rows.ts';
 import { separateBytes, separateRow, type SeparationTable } from './table.ts';
 
-const recentSeparated = cache<Plane[]>('separated bands', (planes) =>
-  planes.reduce((sum, { data }) => sum + data.byteLength, 0),
-);
+/** Bands of all inks of a table, one ink's under another's. */
+const recentSeparated = cache<Plane>('separated bands', ({ data }) => data.byteLength, releaseBand);
 
 /**
  * Amounts of one ink of a table, as rows.
@@ -22,20 +22,20 @@ export function separatedRows(source: ToneSource, tone: Tone, table: SeparationT
   const key = `${source.key} ${source.scale} ${source.ppi} ${JSON.stringify(tone.steps)} ${numberOf(table.data)}`;
   const separate = bytesSeparator(source, tone, table) ?? rowsSeparator(source, tone, table);
   const { width, height } = separate;
-  return bandRows(
-    width,
-    height,
-    ROWS_AT_ONCE,
-    (band) =>
-      recentSeparated(`${key} ${band}`, () => {
-        const top = band * ROWS_AT_ONCE;
-        const rows = Math.min(height, top + ROWS_AT_ONCE) - top;
-        const planes = Array.from({ length: table.inks }, () => createPlane(width, rows));
-        const data = planes.map((plane) => plane.data);
-        for (let y = 0; y < rows; y++) separate.row(top + y, data, y * width);
-        return planes;
-      })[ink],
-  );
+  return bandRows(width, height, ROWS_AT_ONCE, (band) => {
+    const top = band * ROWS_AT_ONCE;
+    const rows = Math.min(height, top + ROWS_AT_ONCE) - top;
+    const pixels = rows * width;
+    const { data } = recentSeparated(`${key} ${band}`, () => {
+      const all = bandPlane(width, rows * table.inks);
+      const out = Array.from({ length: table.inks }, (_, i) =>
+        all.data.subarray(i * pixels, (i + 1) * pixels),
+      );
+      for (let y = 0; y < rows; y++) separate.row(top + y, out, y * width);
+      return all;
+    });
+    return { width, height: rows, data: data.subarray(ink * pixels, (ink + 1) * pixels) };
+  });
 }
 
 /** Makes a row of all inks of a table. */

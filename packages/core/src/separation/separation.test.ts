@@ -8,7 +8,7 @@ import { testInk } from '../testing.ts';
 import { WHITE_STOCK } from '../recipe/plain-plate.ts';
 import { inkOfColour, pickColours } from './pick-inks.ts';
 import type { InkSet } from '../ink/ink-set.ts';
-import { isColourRoute, lineInks, routeInks, routeModel, type RouteModel } from './route.ts';
+import { isColourRoute, lineInks, modelTables, routeInks, routeModel, type RouteModel } from './route.ts';
 import type { Route } from './routes/index.ts';
 import type { ProcessRoute } from './routes/process.ts';
 import type { SpotRoute } from './routes/spot.ts';
@@ -66,6 +66,16 @@ const step = fc.integer({ min: 0, max: 96 }).map((one) => one / 96);
 const sum = (values: readonly number[]) => values.reduce((a, b) => a + b, 0);
 
 describe('a table', () => {
+  it.each<[string, Route]>([
+    ['process', rule],
+    ['spot', { kind: 'spot', inks: ['k', 'm', 'y'], limit: 250 }],
+  ])('that films go by is named once, and found by its name: %s', (_, route) => {
+    const [wanted, ...others] = modelTables([route, route], press);
+    expect(others).toEqual([]);
+    expect(wanted.make()).toEqual(tableFor(route, press, false));
+    const darker = press.inks.map((ink) => (ink.id === 'm' ? testInk('m', [40, 70, 0]) : ink));
+    expect(modelTables([route], { ...press, inks: darker })[0].name).not.toBe(wanted.name);
+  });
   it('gives its nodes as they are, and what is linear between them', () => {
     const size = 5;
     const data = new Uint16Array(size ** 3 * 2);

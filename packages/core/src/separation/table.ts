@@ -1,4 +1,13 @@
-import { bytesAt, FILTER, uploadOnce, kernels, pixelsAt, ROWS, SEPARATED } from '../kernel/memory.ts';
+import {
+  addressOf,
+  bytesAt,
+  FILTER,
+  uploadOnce,
+  kernels,
+  pixelsAt,
+  ROWS,
+  SEPARATED,
+} from '../kernel/memory.ts';
 import { SOLID } from '../raster/plane.ts';
 import type { Grid } from './grid.ts';
 
@@ -19,7 +28,7 @@ export interface SeparationTable {
  * Source: K. Kanamori and H. Kotera, "Color Correction Technique for Hard Copies by 4-Neighbors Interpolation Method",
  * J. Imaging Sci. Technol. 36 (1992).
  *
- * @param out one array of coverages for each ink, filled from `at` on
+ * @param out one array of coverages for each ink, as long one as the other and side by side; filled from `at` on
  */
 export function separateRow(
   table: SeparationTable,
@@ -33,10 +42,9 @@ export function separateRow(
   pixelsAt(ROWS.source, count).set(red);
   pixelsAt(ROWS.upper, count).set(green);
   pixelsAt(ROWS.lower, count).set(blue);
-  byFours(table, out, at, count, (nodes) => {
-    const { out: to, stride } = SEPARATED;
-    kernels.separateRow(ROWS.source, ROWS.upper, ROWS.lower, nodes, table.size, to, stride, count);
-  });
+  byFours(table, out, at, count, (nodes, to, stride) =>
+    kernels.separateRow(ROWS.source, ROWS.upper, ROWS.lower, nodes, table.size, to, stride, count),
+  );
 }
 
 /**
@@ -56,22 +64,27 @@ export function separateBytes(
   const count = pixels.length / channels;
   bytesAt(ROWS.source, pixels.length).set(pixels);
   pixelsAt(FILTER.row, 256).set(coverage);
-  byFours(table, out, at, count, (nodes) => {
-    const { out: to, stride } = SEPARATED;
-    kernels.separateBytes(ROWS.source, channels, FILTER.row, nodes, table.size, to, stride, count);
-  });
+  byFours(table, out, at, count, (nodes, to, stride) =>
+    kernels.separateBytes(ROWS.source, channels, FILTER.row, nodes, table.size, to, stride, count),
+  );
 }
 
-/** Four inks at a time, as the kernels make them. */
+/** Four inks at a time, as the kernels make them: straight where they belong, if that lies in the kernels' memory and there are four. */
 function byFours(
   { size, inks, data }: SeparationTable,
   out: readonly Uint16Array[],
   at: number,
   count: number,
-  make: (nodes: number) => void,
+  make: (nodes: number, to: number, stride: number) => void,
 ): void {
   for (const [i, four] of foursOf({ size, inks, data }).entries()) {
-    make(uploadOnce(four));
+    const nodes = uploadOnce(four);
+    const place = inks - 4 * i < 4 ? undefined : addressOf(out[4 * i]);
+    if (place !== undefined) {
+      make(nodes, place + 2 * at, out[0].byteLength);
+      continue;
+    }
+    make(nodes, SEPARATED.out, SEPARATED.stride);
     for (let k = 0; k < Math.min(4, inks - 4 * i); k++) {
       out[4 * i + k].set(pixelsAt(SEPARATED.out + k * SEPARATED.stride, count), at);
     }

@@ -39,15 +39,28 @@ export function arcCurves(
   const pieces = Math.max(1, Math.ceil(Math.abs(sweepAngle) / (Math.PI / 2) - 1e-6));
   const step = sweepAngle / pieces;
   const pull = (4 / 3) * Math.tan(step / 4);
+  const [turnCos, turnSin] = [Math.cos(step), Math.sin(step)];
   const [middleX, middleY] = [(x0 + x1) / 2, (y0 + y1) / 2];
-  const onSheet = (s: number, t: number): Point => {
-    const [ex, ey] = [a * (s + mx), b * (t + my)];
-    return [middleX + cos * ex - sin * ey, middleY + sin * ex + cos * ey];
-  };
-  return Array.from({ length: pieces }, (_, i): Curve => {
-    const [start, end] = [from + i * step, from + (i + 1) * step];
-    const [c0, s0, c1, s1] = [Math.cos(start), Math.sin(start), Math.cos(end), Math.sin(end)];
-    const last: Point = i === pieces - 1 ? [x1, y1] : onSheet(c1, s1);
-    return [...onSheet(c0 - pull * s0, s0 + pull * c0), ...onSheet(c1 + pull * s1, s1 - pull * c1), ...last];
-  });
+  // From the ellipse's middle to the sheet.
+  const [centreX, centreY] = [middleX + cos * a * mx - sin * b * my, middleY + sin * a * mx + cos * b * my];
+  const [xx, xy, yx, yy] = [a * cos, -b * sin, a * sin, b * cos];
+  const curves: Curve[] = [];
+  // Where the ellipse begins, on a circle of radius 1; each piece goes on from the end of the one before.
+  let [c0, s0] = [Math.cos(from), Math.sin(from)];
+  for (let i = 0; i < pieces; i++) {
+    const [c1, s1] = [c0 * turnCos - s0 * turnSin, s0 * turnCos + c0 * turnSin];
+    const [ac, as] = [c0 - pull * s0, s0 + pull * c0];
+    const [bc, bs] = [c1 + pull * s1, s1 - pull * c1];
+    const isLast = i === pieces - 1;
+    curves.push([
+      centreX + xx * ac + xy * as,
+      centreY + yx * ac + yy * as,
+      centreX + xx * bc + xy * bs,
+      centreY + yx * bc + yy * bs,
+      isLast ? x1 : centreX + xx * c1 + xy * s1,
+      isLast ? y1 : centreY + yx * c1 + yy * s1,
+    ]);
+    [c0, s0] = [c1, s1];
+  }
+  return curves;
 }

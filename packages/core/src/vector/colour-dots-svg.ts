@@ -1,5 +1,6 @@
 import { HALF } from '../raster/plane.ts';
 import { frameOf } from '../recipe/frame.ts';
+import { after, moved, scaled } from '../raster/affine.ts';
 import { MM_PER_INCH } from '../raster/frame.ts';
 import { placeOriginal } from '../original/place-original.ts';
 import type { OriginalRecipe } from '../recipe/recipe.ts';
@@ -7,7 +8,8 @@ import type { Scene } from '../recipe/scene.ts';
 import { spotKey } from '../screen/kinds/dot-fields.ts';
 import { spotOf } from '../screen/spot/index.ts';
 import { escaped } from './escaped.ts';
-import { drawLoop, outlinesOf } from './lattice-path.ts';
+import { outlinesOf } from './lattice-dot.ts';
+import { drawLoop } from './lattice-path.ts';
 import { pathData, type PathData } from './path-data.ts';
 import { cellColours } from '../original/colour-dots/cell-colours.ts';
 import type { ColourDots } from '../recipe/colour-dots.ts';
@@ -33,6 +35,9 @@ export function colourDotsSvg(original: OriginalRecipe, dots: ColourDots, scene:
   const { toCells, toGrid, cell } = dotLattice(dots, frame);
   const perMm = 10 ** Math.ceil(Math.log10((PER_PITCH / MM_PER_INCH) * dots.ruling));
   const scale = (MM_PER_INCH / frame.resolution) * perMm;
+  const [xx, yx] = toGrid(1, 0);
+  const [xy, yy] = toGrid(0, 1);
+  const toPath = after({ xx, xy, x0: 0, yx, yy, y0: 0 }, scaled(scale));
   const outline = outlinesOf(spotKey(dots), spotOf(dots.spot, dots).outline);
   const corners = [0, 1, 2, 3].map((k) =>
     toCells(region.x + (k & 1) * region.width, region.y + (k >> 1) * region.height),
@@ -56,11 +61,8 @@ export function colourDotsSvg(original: OriginalRecipe, dots: ColourDots, scene:
       const name = `#${hex(red)}${hex(green)}${hex(blue)}`;
       let path = paths.get(name);
       if (!path) paths.set(name, (path = pathData()));
-      const at = (u: number, v: number): [number, number] => {
-        const [px, py] = toGrid(i + 0.5 + u, j + 0.5 + v);
-        return [px * scale, py * scale];
-      };
-      for (const loop of outline(covers).loops) drawLoop(loop, at, cell * scale, -dots.angle, path);
+      const ofCell = after(moved(i + 0.5, j + 0.5), toPath);
+      for (const loop of outline(covers).loops) drawLoop(loop, ofCell, cell * scale, -dots.angle, path);
     }
   }
   const width = sheet.width + 2 * sheet.bleed;

@@ -1,3 +1,4 @@
+import { present } from '../base/present.ts';
 import type { Scene } from '../recipe/scene.ts';
 import { bands, type Region } from '../raster/region.ts';
 import type { Frame } from '../raster/frame.ts';
@@ -6,31 +7,31 @@ import type { Plane } from '../raster/plane.ts';
 import type { Excess } from '../screen/kinds/kind.ts';
 import type { Area } from '../path/area.ts';
 import { edgeDistance } from './edge-distance.ts';
-import type { LevelField } from './level-path.ts';
-import { bitsIn, tonesOf, tonesWithin } from './tone-field.ts';
-import type { Units } from './units.ts';
+import { markInk, type FieldLine, type LevelField } from './level-path.ts';
+import { zeroBetween } from './zero-between.ts';
+import { bitsIn, goOnBeyond, tonesOf } from './tone-field.ts';
 
 /** Pixels whose tones are had at once. */
 const TONE_PIXELS = 1 << 21;
 /** Coverage that a pixel's depth counts as: about what tones need more of, a pixel farther from the middle of a dot. */
 const STEEP = 6000;
-/** Turns of looking for a crossing. */
-const TURNS = 3;
 
 /** Coverage over its threshold, asked for by corners of the pixels of a grid. */
 interface Asked {
   readonly scene: Scene;
   readonly plate: number;
-  /** The part of the sheet that is drawn; all of it where undefined. */
+  /** The part of the sheet that is drawn, in pixels of the grid; all of it where undefined. */
   readonly face: Area | undefined;
-  readonly units: Units;
   readonly grid: Frame;
   /** Pixels around a band whose tones decide in it. */
   readonly margin: number;
   readonly over: (coverage: Plane, region: Region) => Excess;
 }
 
-/** What a band of rows is found from. Two rows above a band are still looked at from it. */
+/** Rows above a band that are still looked at from it. */
+const ABOVE = 2;
+
+/** What a band of rows is found from. */
 interface Band {
   readonly part: Region;
   /** Row of the grid that `tones` and `depths` begin with. */
@@ -46,28 +47,39 @@ export class ExcessRows implements LevelField {
   readonly width: number;
   readonly height: number;
   private readonly parts: readonly Region[];
-  private readonly buffers: readonly Float32Array[];
   private band: Band;
 
-  constructor(private readonly asked: Asked) {
+  /** @param first row that is asked for first */
+  constructor(
+    private readonly asked: Asked,
+    first = 0,
+  ) {
     const { grid, margin } = asked;
     this.width = grid.width + 1;
     this.height = grid.height + 1;
     const whole = { x: 0, y: 0, width: grid.width, height: grid.height };
     this.parts = [...bands(whole, TONE_PIXELS, Math.max(16, 3 * margin))];
-    this.buffers = [new Float32Array(this.width), new Float32Array(this.width)];
-    this.band = this.bandOf(this.parts[0]);
+    this.band = this.bandOf(this.partAt(first));
   }
 
-  row(y: number): Float32Array {
+  row(y: number, line: FieldLine): void {
     this.enter(y);
-    const out = this.buffers[y & 1];
-    const { excess } = this.band;
+    const out = line.values;
+    const { excess, depths, top, tones } = this.band;
+    const { width, height } = this.asked.grid;
+    const above = (Math.max(0, y - 1) - top) * width;
+    const below = (Math.min(height - 1, y) - top) * width;
+    const { data } = tones;
+    const at = (y - top) * this.width;
+    // As `toneAt` and `depthAt` have them, each column of pixels read once.
+    let left = data[above] + data[below];
     for (let x = 0; x < out.length; x++) {
-      const depth = this.depthAt(x, y);
-      out[x] = depth > -STEEP ? Math.min(depth, excess(x, y, this.toneAt(x, y))) : depth;
+      const right = x < width ? data[above + x] + data[below + x] : left;
+      const depth = depths ? depths[at + x] * STEEP : Infinity;
+      out[x] = depth > -STEEP ? Math.min(depth, excess(x, y, (left + right) / 4)) : depth;
+      left = right;
     }
-    return out;
+    markInk(line);
   }
 
   crossing(x: number, y: number, below: boolean, from: number, to: number): number {
@@ -75,34 +87,34 @@ export class ExcessRows implements LevelField {
     const [a, b] = [this.toneAt(x, y), this.toneAt(toX, toY)];
     const [deep, deeper] = [this.depthAt(x, y), this.depthAt(toX, toY)];
     const { excess, depths } = this.band;
-    let [low, high, atLow, atHigh] = [0, 1, from, to];
-    let at = 0.5;
-    for (let turn = 0; turn < TURNS; turn++) {
-      // Where the line between the two ends passes 0, kept off them, so that every turn gains something.
-      at = Math.min(
-        high - (high - low) * 0.1,
-        Math.max(low + (high - low) * 0.1, low + ((high - low) * atLow) / (atLow - atHigh)),
-      );
-      const over = excess(below ? x : x + at, below ? y + at : y, a + (b - a) * at);
-      const value = depths ? Math.min(over, deep + (deeper - deep) * at) : over;
-      if (value > 0 === from > 0) [low, atLow] = [at, value];
-      else [high, atHigh] = [at, value];
-    }
-    return low + (high - low) * (atLow === atHigh ? 0.5 : Math.min(1, Math.max(0, atLow / (atLow - atHigh))));
+    return zeroBetween(
+      (at) => {
+        const over = excess(below ? x : x + at, below ? y + at : y, a + (b - a) * at);
+        return depths ? Math.min(over, deep + (deeper - deep) * at) : over;
+      },
+      from,
+      to,
+    );
   }
 
-  /** Goes on to the band of a row of corners; the last row of them belongs to the last row of pixels. */
+  /** Goes to the band of a row of corners; the last row of them belongs to the last row of pixels. */
   private enter(y: number): void {
     const row = Math.min(this.asked.grid.height - 1, y);
     const { part } = this.band;
-    if (row < part.y + part.height) return;
-    const next = this.parts.find((one) => row < one.y + one.height);
-    if (next) this.band = this.bandOf(next);
+    if (row >= part.y - ABOVE && row < part.y + part.height) return;
+    this.band = this.bandOf(this.partAt(row));
+  }
+
+  private partAt(row: number): Region {
+    return present(
+      this.parts.find(({ y, height }) => row < y + height),
+      'band of a row',
+    );
   }
 
   private bandOf(part: Region): Band {
-    const { scene, plate, face, units, grid, margin, over } = this.asked;
-    const reach = margin + 2;
+    const { scene, plate, face, grid, margin, over } = this.asked;
+    const reach = margin + ABOVE;
     const around = {
       x: -margin,
       y: part.y - reach,
@@ -110,17 +122,17 @@ export class ExcessRows implements LevelField {
       height: part.height + 2 * reach,
     };
     const art = tonesOf(scene, plate, grid, around);
-    const own = face ? tonesWithin(art, bitsIn(face, units, grid, around)) : art;
-    const region = { x: 0, y: part.y - 2, width: grid.width, height: part.height + 4 };
+    if (face) goOnBeyond(art, bitsIn(face, around));
+    const region = { x: 0, y: part.y - ABOVE, width: grid.width, height: part.height + 2 * ABOVE };
     return {
       part,
       top: region.y,
       tones:
         margin === 0
-          ? own
-          : cutRows(rowsOf(own), { x: margin, y: margin, width: grid.width, height: region.height }),
-      excess: over(own, region),
-      depths: face && edgeDistance(face, units, grid, { ...region, width: grid.width + 1 }),
+          ? art
+          : cutRows(rowsOf(art), { x: margin, y: margin, width: grid.width, height: region.height }),
+      excess: over(art, region),
+      depths: face && edgeDistance(face, { ...region, width: grid.width + 1 }),
     };
   }
 

@@ -1,7 +1,7 @@
-import { mapPoint, type Affine } from '../raster/affine.ts';
+import type { Affine } from '../raster/affine.ts';
 import type { Rows } from '../raster/rows.ts';
 import { areaOfPolygons, type Area } from '../path/area.ts';
-import { levelPath } from './level-path.ts';
+import { levelPath, markInk } from './level-path.ts';
 import type { PathData } from './path-data.ts';
 
 /** Outlines found in a picture stray from its tones by no more than so many of its pixels. */
@@ -14,38 +14,34 @@ export function levelArea(
   hidden: ((y: number) => Uint16Array) | undefined,
   map: Affine,
 ): Area {
-  const buffers = [new Float32Array(rows.width), new Float32Array(rows.width)];
   const polygons: { points: Float64Array; closed: boolean }[] = [];
   levelPath(
     {
       edge: 0.5,
       width: rows.width,
       height: rows.height,
-      row(y) {
-        const out = buffers[y & 1];
+      row(y, line) {
+        const out = line.values;
         const tones = rows.row(y);
         const opaque = hidden?.(y);
         for (let x = 0; x < out.length; x++) {
           out[x] = tones[x] - least + 0.5;
           if (opaque) out[x] = Math.min(out[x], opaque[x] - 32767.5);
         }
-        return out;
+        markInk(line);
       },
     },
-    1,
+    map,
     STRAYS,
-    polygonsInto(polygons, map),
+    polygonsInto(polygons),
   );
   return areaOfPolygons(polygons, 'evenodd');
 }
 
-/** A path that gathers its outlines, sent through a map. */
-function polygonsInto(polygons: { points: Float64Array; closed: boolean }[], map: Affine): PathData {
+/** A path that gathers its outlines. */
+function polygonsInto(polygons: { points: Float64Array; closed: boolean }[]): PathData {
   let points: number[] = [];
-  const add = (x: number, y: number) => {
-    const to = mapPoint(map, x, y);
-    points.push(to.x, to.y);
-  };
+  const add = (x: number, y: number) => void points.push(x, y);
   const never = () => {
     throw new TypeError('Outlines of tones have straight pieces alone.');
   };

@@ -1,16 +1,24 @@
+import type { Affine } from '../raster/affine.ts';
 import type { PathData } from './path-data.ts';
 import { thinned } from './thin.ts';
 
-/** A row of a field's points: values above 0 where there is ink. */
-export type FieldRow = Float32Array;
+/** A row of a field's points, with one without ink beyond the edge on either side. */
+export interface FieldLine {
+  /** Above 0 where there is ink. */
+  readonly values: Float32Array;
+  /** 1 where there is ink: that of value x at x + 1. */
+  readonly ink: Uint8Array;
+  /** The same, four in a word. */
+  readonly words: Uint32Array;
+}
 
 export interface LevelField {
   /** From its outermost points to its edge, which is where outlines end: ½ for the middles of pixels, 0 for their corners. */
   readonly edge: number;
   readonly width: number;
   readonly height: number;
-  /** Row `y`; rows are asked for from the top down, and are good until the next but one. */
-  readonly row: (y: number) => FieldRow;
+  /** Writes row `y`; rows are asked for from the top down, and values left as they are. */
+  readonly row: (y: number, out: FieldLine) => void;
   /**
    * Share of the way from point (x, y) to its neighbour on the right, or below it, at which the field passes 0; found from the two
    * values alone when missing.
@@ -44,129 +52,212 @@ const JOINED: Record<number, readonly number[]> = {
   10: [TOP, RIGHT, FOOT, LEFT],
 };
 
+/** Four points with ink, as a word. */
+const ALL_INK = 0x01010101;
+
 /**
- * Draws the outlines of where a field is above 0, row by row (Lorensen & Cline's cubes in the plane, 1987), ink always to the same hand. What
- * lies beyond the edge has no ink.
+ * Draws the outlines of where a field is above 0.
  *
- * @param scale  units of the path from one point to the next
+ * @param map    from steps of the field's points to units of the path
  * @param strays how far outlines may stray to save points, in steps from one point to the next
- * @param first  row of the sheet's grid that the field begins with
  */
-export function levelPath(field: LevelField, scale: number, strays: number, out: PathData, first = 0): void {
-  const { width, height, edge } = field;
-  const points = pointStore();
-  // Places of the crossings on the level lines above and below the squares at hand, and on their upright ones.
-  let above = new Int32Array(width + 1).fill(-1);
-  let below = new Int32Array(width + 1).fill(-1);
-  const upright = new Int32Array(width + 2).fill(-1);
-  const bare = new Float32Array(width).fill(-1);
-  let upper: FieldRow = bare;
-  for (let y = -1; y < height; y++) {
-    const lower = y + 1 < height ? field.row(y + 1) : bare;
-    const inGrid = y + 1 < height;
-    below.fill(-1);
-    for (let x = -1; x < width; x++) {
-      const a = x < 0 || !inGrid ? -1 : lower[x];
-      const b = x + 1 >= width || !inGrid ? -1 : lower[x + 1];
-      if (a > 0 === b > 0) continue;
-      const at = x < 0 ? 1 - edge : x + 1 >= width ? edge : crossingOf(field, x, y + 1, false, a, b);
-      below[x + 1] = points.add(x + edge + at, y + 1 + edge);
-    }
-    for (let x = 0; x < width; x++) {
-      const a = upper[x];
-      const b = lower[x];
-      upright[x + 1] = -1;
-      if (a > 0 === b > 0) continue;
-      const at = y < 0 ? 1 - edge : !inGrid ? edge : crossingOf(field, x, y, true, a, b);
-      upright[x + 1] = points.add(x + edge, y + edge + at);
-    }
-    for (let x = -1; x < width; x++) {
-      const corners =
-        (x >= 0 && upper[x] > 0 ? 8 : 0) |
-        (x + 1 < width && upper[x + 1] > 0 ? 4 : 0) |
-        (x + 1 < width && lower[x + 1] > 0 ? 2 : 0) |
-        (x >= 0 && lower[x] > 0 ? 1 : 0);
-      if (corners === 0 || corners === 15) continue;
-      const ends = [above[x + 1], upright[x + 2], below[x + 1], upright[x + 1]];
-      const meets =
-        (corners === 5 || corners === 10) && upper[x] + upper[x + 1] + lower[x] + lower[x + 1] > 0;
-      const pieces = meets ? JOINED[corners] : PIECES[corners];
-      for (let k = 0; k < pieces.length; k += 2) points.join(ends[pieces[k]], ends[pieces[k + 1]]);
-    }
-    [above, below] = [below, above];
-    upper = lower === bare ? bare : lower;
-  }
-  points.loops((loop) => {
-    const kept = thinned(rounded(loop), strays);
+export function levelPath(field: LevelField, map: Affine, strays: number, out: PathData): void {
+  const { xx, xy, x0, yx, yy, y0 } = map;
+  new LevelTracer(field.width).trace(field, (loop, length) => {
+    const kept = thinned(rounded(loop, length), length, strays);
     if (kept.length < 6) return;
-    out.move(kept[0] * scale, (first + kept[1]) * scale);
-    for (let i = 2; i < kept.length; i += 2) out.line(kept[i] * scale, (first + kept[i + 1]) * scale);
+    for (let i = 0; i < kept.length; i += 2) {
+      const x = xx * kept[i] + xy * kept[i + 1] + x0;
+      const y = yx * kept[i] + yy * kept[i + 1] + y0;
+      if (i === 0) out.move(x, y);
+      else out.line(x, y);
+    }
     out.close();
   });
 }
 
+/**
+ * Finds the outlines of where fields are above 0, row by row (Lorensen & Cline's cubes in the plane, 1987), ink always to the same hand. What
+ * lies beyond the edge has no ink.
+ */
+export class LevelTracer {
+  private readonly points = new Points();
+  private readonly bare: FieldLine;
+  private readonly lines: readonly [FieldLine, FieldLine];
+  /** Places of the crossings on two level lines, by their column: looked up only where there is one. */
+  private readonly crossings: readonly [Int32Array, Int32Array];
+
+  /** @param width of the fields */
+  constructor(width: number) {
+    this.bare = bareLine(width);
+    this.lines = [bareLine(width), bareLine(width)];
+    this.crossings = [new Int32Array(width + 1), new Int32Array(width + 1)];
+  }
+
+  /** @param visit is told of each outline: its numbers, x and y by turns in steps of the field's points, are good until the next */
+  trace(field: LevelField, visit: (loop: Float64Array, length: number) => void): void {
+    const { points, bare, lines, crossings } = this;
+    points.clear();
+    let upper = bare;
+    for (let y = -1; y < field.height; y++) {
+      const lower = y + 1 < field.height ? lines[(y + 1) & 1] : bare;
+      if (lower !== bare) field.row(y + 1, lower);
+      drawSquares(field, y, upper, lower, crossings[y & 1], crossings[(y + 1) & 1], points);
+      upper = lower;
+    }
+    points.loops(visit);
+  }
+}
+
+function bareLine(width: number): FieldLine {
+  const words = new Uint32Array((width + 8) >> 2);
+  return { values: new Float32Array(width).fill(-1), ink: new Uint8Array(words.buffer), words };
+}
+
+/** Marks where the values of a row have ink. */
+export function markInk({ values, ink }: FieldLine): void {
+  for (let x = 0; x < values.length; x++) ink[x + 1] = values[x] > 0 ? 1 : 0;
+}
+
+/** Draws the pieces of outlines in the squares between two rows of points, of which the upper is row `y`. */
+function drawSquares(
+  field: LevelField,
+  y: number,
+  upper: FieldLine,
+  lower: FieldLine,
+  above: Int32Array,
+  below: Int32Array,
+  points: Points,
+): void {
+  const { width, height, edge } = field;
+  const { ink: over, words: overWords, values } = upper;
+  const { ink: under, words: underWords, values: next } = lower;
+  let left = -1;
+  for (let x = 0; x <= width; x++) {
+    if ((x & 3) === 0) {
+      // Four squares at once, all of them with ink, or without.
+      const word = overWords[x >> 2];
+      const isEven = word === underWords[x >> 2] && (word === 0 || word === ALL_INK);
+      if (isEven && over[x + 4] === over[x] && under[x + 4] === over[x]) {
+        x += 3;
+        continue;
+      }
+    }
+    const corners = (over[x] << 3) | (over[x + 1] << 2) | (under[x + 1] << 1) | under[x];
+    if (corners === 0 || corners === 15) continue;
+    if (under[x] !== under[x + 1]) {
+      const at =
+        x === 0
+          ? 1 - edge
+          : x === width
+            ? edge
+            : crossingOf(field, x - 1, y + 1, false, next[x - 1], next[x]);
+      below[x] = points.add(x - 1 + edge + at, y + 1 + edge);
+    }
+    let right = -1;
+    if (over[x + 1] !== under[x + 1]) {
+      const at =
+        y < 0 ? 1 - edge : y + 1 === height ? edge : crossingOf(field, x, y, true, values[x], next[x]);
+      right = points.add(x + edge, y + edge + at);
+    }
+    const meets = (corners === 5 || corners === 10) && values[x - 1] + values[x] + next[x - 1] + next[x] > 0;
+    const pieces = meets ? JOINED[corners] : PIECES[corners];
+    for (let k = 0; k < pieces.length; k += 2) {
+      const from = endOf(pieces[k], above[x], right, below[x], left);
+      points.join(from, endOf(pieces[k + 1], above[x], right, below[x], left));
+    }
+    left = right;
+  }
+}
+
+const endOf = (side: number, top: number, right: number, foot: number, left: number): number =>
+  side === TOP ? top : side === RIGHT ? right : side === FOOT ? foot : left;
+
 const crossingOf = (field: LevelField, x: number, y: number, below: boolean, a: number, b: number): number =>
   field.crossing ? field.crossing(x, y, below, a, b) : a / (a - b);
 
+/** Room for the points of an outline, used within one call. */
+let roundedPoints = new Float64Array(1 << 10);
+
 /**
  * Points moved off an outline that bends just as far as its straight pieces need to hold the same area: a piece of length a cuts off
- * κa³ ÷ 12 of what a curvature κ encloses, and a point moved by d gives back d times half the lengths at its sides.
+ * κa³ ÷ 12 of what a curvature κ encloses, and a point moved by d gives back d times half the lengths at its sides. Good until the next call.
  */
-function rounded(loop: readonly number[]): Float64Array {
-  const count = loop.length / 2;
-  const out = Float64Array.from(loop);
-  for (let i = 0; i < count; i++) {
-    const before = 2 * ((i + count - 1) % count);
-    const after = 2 * ((i + 1) % count);
-    const [ax, ay] = [loop[2 * i] - loop[before], loop[2 * i + 1] - loop[before + 1]];
-    const [bx, by] = [loop[after] - loop[2 * i], loop[after + 1] - loop[2 * i + 1]];
-    const [cx, cy] = [ax + bx, ay + by];
-    const a = Math.sqrt(ax * ax + ay * ay);
+export function rounded(loop: Float64Array, length: number): Float64Array {
+  if (roundedPoints.length < length) roundedPoints = new Float64Array(2 * length);
+  const out = roundedPoints;
+  const last = length - 2;
+  let [ax, ay] = [loop[0] - loop[last], loop[1] - loop[last + 1]];
+  let a = Math.sqrt(ax * ax + ay * ay);
+  for (let i = 0; i < length; i += 2) {
+    const after = i === last ? 0 : i + 2;
+    const bx = loop[after] - loop[i];
+    const by = loop[after + 1] - loop[i + 1];
     const b = Math.sqrt(bx * bx + by * by);
+    const cx = ax + bx;
+    const cy = ay + by;
     const c = Math.sqrt(cx * cx + cy * cy);
-    if (a * b * c < 1e-12) continue;
     // How far the point is off the line between its neighbours; κ is twice that ÷ ab.
-    const off = (cx * ay - cy * ax) / c;
-    const move = off * Math.min(1, (a * a - a * b + b * b) / (6 * a * b));
-    out[2 * i] -= (cy / c) * move;
-    out[2 * i + 1] += (cx / c) * move;
+    const off = a * b * c < 1e-12 ? 0 : (cx * ay - cy * ax) / (c * c);
+    const move = off === 0 ? 0 : off * Math.min(1, (a * a - a * b + b * b) / (6 * a * b));
+    out[i] = loop[i] - cy * move;
+    out[i + 1] = loop[i + 1] + cx * move;
+    ax = bx;
+    ay = by;
+    a = b;
   }
   return out;
 }
 
 /** Points of outlines, each joined to the one after it. */
-function pointStore() {
-  let places = new Float32Array(1 << 14);
-  let next = new Int32Array(1 << 13);
-  let count = 0;
-  return {
-    add(x: number, y: number): number {
-      if (count === next.length) {
-        const [wider, longer] = [new Float32Array(places.length * 2), new Int32Array(next.length * 2)];
-        wider.set(places);
-        longer.set(next);
-        [places, next] = [wider, longer];
+class Points {
+  private places = new Float32Array(1 << 14);
+  private next = new Int32Array(1 << 13);
+  private loop = new Float64Array(1 << 10);
+  private count = 0;
+
+  add(x: number, y: number): number {
+    if (this.count === this.next.length) {
+      this.places = longer(this.places);
+      this.next = longer(this.next);
+    }
+    const at = this.count++;
+    this.places[2 * at] = x;
+    this.places[2 * at + 1] = y;
+    this.next[at] = -1;
+    return at;
+  }
+
+  clear(): void {
+    this.count = 0;
+  }
+
+  join(from: number, to: number): void {
+    this.next[from] = to;
+  }
+
+  /** @param visit is told of each outline; its numbers, x and y by turns, are good until the next */
+  loops(visit: (loop: Float64Array, length: number) => void): void {
+    const { places, next, count } = this;
+    for (let first = 0; first < count; first++) {
+      if (next[first] < 0) continue;
+      let length = 0;
+      for (let at = first; next[at] >= 0;) {
+        if (length === this.loop.length) this.loop = longer(this.loop);
+        this.loop[length++] = places[2 * at];
+        this.loop[length++] = places[2 * at + 1];
+        const then = next[at];
+        next[at] = -1;
+        at = then;
       }
-      places[2 * count] = x;
-      places[2 * count + 1] = y;
-      next[count] = -1;
-      return count++;
-    },
-    join(from: number, to: number): void {
-      next[from] = to;
-    },
-    loops(visit: (loop: readonly number[]) => void): void {
-      for (let first = 0; first < count; first++) {
-        if (next[first] < 0) continue;
-        const loop: number[] = [];
-        for (let at = first; next[at] >= 0;) {
-          loop.push(places[2 * at], places[2 * at + 1]);
-          const then = next[at];
-          next[at] = -1;
-          at = then;
-        }
-        visit(loop);
-      }
-    },
-  };
+      visit(this.loop, length);
+    }
+  }
+}
+
+/** The same with room for as many more. */
+function longer<Numbers extends Float32Array | Float64Array | Int32Array>(numbers: Numbers): Numbers {
+  const out = new (numbers.constructor as new (length: number) => Numbers)(2 * numbers.length);
+  out.set(numbers);
+  return out;
 }

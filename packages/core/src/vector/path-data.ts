@@ -1,3 +1,5 @@
+import { NumberText } from './number-text.ts';
+
 /** Builds path data of whole numbers, in the syntax of one kind of file. */
 export interface PathData {
   move(x: number, y: number): void;
@@ -7,64 +9,94 @@ export interface PathData {
   /** A cubic Bézier curve by its two control points and its end. */
   curve(ax: number, ay: number, bx: number, by: number, x: number, y: number): void;
   close(): void;
+  /** Draws a shape about a point that touches no other, where it is written by itself. */
+  alone?(x: number, y: number, draw: (out: PathData) => void): void;
   /** What was written so far. */
   text(): string;
 }
 
-/** Pieces of text are joined when there are so many, so that none grows without end letter by letter. */
-const JOINED = 1 << 14;
+const [MOVE, LINE, LEVEL, UPRIGHT, ARC, CURVE, CLOSE] = Array.from('mlhvacz', (letter) =>
+  letter.charCodeAt(0),
+);
+const SPACE = 32;
 
 /** SVG path data with relative commands, which is the shortest it can be. */
 export function pathData(): PathData {
-  const done: string[] = [];
-  let parts: string[] = [];
-  let [x, y, startX, startY] = [0, 0, 0, 0];
-  let last = '';
-  /** A minus parts numbers by itself. */
-  const then = (n: number) => (n < 0 ? String(n) : ` ${n}`);
-  /** A command's letter is left out after another of its kind. */
-  const put = (letter: string, number: number, rest: string) => {
-    parts.push((letter === last && letter !== 'm' ? then(number) : letter + String(number)) + rest);
-    last = letter;
-    if (parts.length >= JOINED) {
-      done.push(parts.join(''));
-      parts = [];
+  const text = new NumberText();
+  let x = 0;
+  let y = 0;
+  let startX = 0;
+  let startY = 0;
+  let last = 0;
+  /** A number after another: a minus parts them by itself. */
+  const then = (number: number): void => {
+    if (number >= 0) text.letter(SPACE);
+    text.whole(number);
+  };
+  /** A command with its first number; its letter is left out after another of its kind. */
+  const put = (letter: number, number: number): void => {
+    if (letter === last && letter !== MOVE) then(number);
+    else {
+      text.letter(letter);
+      text.whole(number);
     }
+    last = letter;
   };
   return {
     move(nextX, nextY) {
-      const [dx, dy] = [Math.round(nextX) - x, Math.round(nextY) - y];
-      [x, y] = [x + dx, y + dy];
-      [startX, startY] = [x, y];
-      put('m', dx, then(dy));
+      const dx = Math.round(nextX) - x;
+      const dy = Math.round(nextY) - y;
+      startX = x += dx;
+      startY = y += dy;
+      put(MOVE, dx);
+      then(dy);
     },
     line(nextX, nextY) {
-      const [dx, dy] = [Math.round(nextX) - x, Math.round(nextY) - y];
+      const dx = Math.round(nextX) - x;
+      const dy = Math.round(nextY) - y;
       if (dx === 0 && dy === 0) return;
-      [x, y] = [x + dx, y + dy];
-      if (dy === 0) put('h', dx, '');
-      else if (dx === 0) put('v', dy, '');
-      else put('l', dx, then(dy));
+      x += dx;
+      y += dy;
+      if (dy === 0) put(LEVEL, dx);
+      else if (dx === 0) put(UPRIGHT, dy);
+      else {
+        put(LINE, dx);
+        then(dy);
+      }
     },
     arc(rx, ry, turn, sweep, nextX, nextY) {
-      const [dx, dy] = [Math.round(nextX) - x, Math.round(nextY) - y];
+      const dx = Math.round(nextX) - x;
+      const dy = Math.round(nextY) - y;
       if (dx === 0 && dy === 0) return;
-      [x, y] = [x + dx, y + dy];
-      const angle = rx === ry ? ' 0' : then(Number(turn.toFixed(1)));
-      put('a', Math.round(rx), `${then(Math.round(ry))}${angle} 0 ${sweep ? 1 : 0}${then(dx)}${then(dy)}`);
+      x += dx;
+      y += dy;
+      put(ARC, Math.round(rx));
+      then(Math.round(ry));
+      const angle = rx === ry ? 0 : Number(turn.toFixed(1));
+      if (angle >= 0) text.letter(SPACE);
+      text.ascii(`${angle} 0 ${sweep ? 1 : 0}`);
+      then(dx);
+      then(dy);
     },
     curve(ax, ay, bx, by, nextX, nextY) {
-      const to = [ax, ay, bx, by, nextX, nextY].map(Math.round);
-      const [first, ...rest] = to.map((value, i) => value - (i & 1 ? y : x));
-      [x, y] = [to[4], to[5]];
-      put('c', first, rest.map(then).join(''));
+      put(CURVE, Math.round(ax) - x);
+      then(Math.round(ay) - y);
+      then(Math.round(bx) - x);
+      then(Math.round(by) - y);
+      const dx = Math.round(nextX) - x;
+      const dy = Math.round(nextY) - y;
+      then(dx);
+      then(dy);
+      x += dx;
+      y += dy;
     },
     close() {
-      [x, y] = [startX, startY];
-      parts.push('z');
-      last = 'z';
+      x = startX;
+      y = startY;
+      text.letter(CLOSE);
+      last = CLOSE;
     },
-    text: () => done.join('') + parts.join(''),
+    text: () => text.toString(),
   };
 }
 

@@ -68,6 +68,30 @@ function shares({ perMm, at }: Inked, parts: number, partOf: (x: number, y: numb
 const squareOf = (x: number, y: number): number =>
   Math.min(3, Math.floor(y / 10)) * 5 + Math.min(4, Math.floor(x / 10));
 
+/** The cells of a straight screen at 600 dpi, each by a number: that of a place, and that of the square that the middle of its cell lies in. */
+function cellsOf(screen: Screen) {
+  const { ruling, angle } = latticeOf(screen)!.supercell!(600);
+  const [cos, sin] = [Math.cos((angle * Math.PI) / 180), Math.sin((angle * Math.PI) / 180)];
+  const perMm = ruling / 25.4;
+  const across = Math.ceil((ACROSS + DOWN) * perMm);
+  const columnAndRow = (x: number, y: number) =>
+    [Math.floor((x * cos - y * sin) * perMm), Math.floor((x * sin + y * cos) * perMm)] as const;
+  return {
+    cells: (2 * across) ** 2,
+    cellOf(x: number, y: number): number {
+      const [column, row] = columnAndRow(x, y);
+      return (row + across) * 2 * across + column + across;
+    },
+    squareOfCell(x: number, y: number): number {
+      const [u, v] = columnAndRow(x, y).map((cell) => (cell + 0.5) / perMm);
+      const middle = [u * cos + v * sin, v * cos - u * sin] as const;
+      return middle[0] < 0 || middle[1] < 0 || middle[0] >= ACROSS || middle[1] >= DOWN
+        ? -1
+        : squareOf(...middle);
+    },
+  };
+}
+
 /** The largest difference of two lists, and their mean one. */
 function apart(a: Float64Array, b: Float64Array): { most: number; mean: number } {
   const off = a.map((value, i) => Math.abs(value - b[i])).filter((value) => !Number.isNaN(value));
@@ -84,6 +108,11 @@ describe.each<[photograph: string, words: string, load: () => Uint8Array, screen
   ['flower', 'square 30 lpi', allium, dots(30, 45, 'square')],
   ['flower', 'Euclidean 65 lpi', allium, dots(65, 15, 'euclidean')],
   ['boats', 'round 100 lpi', boats, dots(100, 75)],
+  ['boats', 'ring 45 lpi', boats, dots(45, 22, 'ring')],
+  ['boats', 'motif 45 lpi', boats, dots(45, 22, 'motif')],
+  ['flower', 'cross 30 lpi', allium, dots(30, 15, 'cross')],
+  ['flower', 'line 60 lpi', allium, dots(60, 45, 'line')],
+  ['flower', 'ellipse 10 lpi', allium, dots(10, 75, 'ellipse')],
 ])('a photograph of %s, %s', (_photograph, _words, load, screen) => {
   it('as on film, its dots cover what the film covers within 0.5 % over every 10 mm square', async () => {
     const scene = await sceneFrom(load, screen, 600);
@@ -93,21 +122,16 @@ describe.each<[photograph: string, words: string, load: () => Uint8Array, screen
   it('as pure shapes, each has the area of what the film inks in its cell', async () => {
     const scene = await sceneFrom(load, screen, 600);
     const inked = [filmOf(scene), drawnOf(scene, 'pure')];
-    // Pure shapes have their ink in the middle of the cell: the finer the cells, the less of it do the squares' sides part.
+    const { cellOf, squareOfCell, cells } = cellsOf(screen);
+    // Pure shapes have their ink in the middle of the cell, so a square is made of whole cells: those whose middles lie in it.
+    const squares = inked.map((one) => shares(one, 20, squareOfCell));
+    expect(apart(squares[0], squares[1]).most).toBeLessThanOrEqual(0.005);
     if (Number(screen.settings.ruling) >= 30) {
+      // Fine cells are cut so little by a square's sides that it holds of any square.
       const [film, drawn] = inked.map((one) => shares(one, 20, squareOf));
       expect(apart(film, drawn).most).toBeLessThanOrEqual(0.005);
     } else {
-      const { supercell } = latticeOf(screen)!;
-      const { ruling, angle } = supercell!(600);
-      const [cos, sin] = [Math.cos((angle * Math.PI) / 180), Math.sin((angle * Math.PI) / 180)];
-      const across = Math.ceil(((ACROSS + DOWN) / 25.4) * ruling);
-      const cellOf = (x: number, y: number): number => {
-        const u = ((x * cos - y * sin) / 25.4) * ruling;
-        const v = ((x * sin + y * cos) / 25.4) * ruling;
-        return (Math.floor(v) + across) * 2 * across + Math.floor(u) + across;
-      };
-      const [film, drawn] = inked.map((one) => shares(one, (2 * across) ** 2, cellOf));
+      const [film, drawn] = inked.map((one) => shares(one, cells, cellOf));
       const { most, mean } = apart(film, drawn);
       expect(most).toBeLessThan(0.05);
       expect(mean).toBeLessThan(0.01);

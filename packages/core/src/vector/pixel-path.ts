@@ -145,7 +145,7 @@ function smoothed(corners: readonly number[], distance: number): number[] {
     points.push(x0 + dx * cut, y0 + dy * cut);
     if (length > 2 * CORNER) points.push(x1 - dx * cut, y1 - dy * cut);
   }
-  return thinned(points, distance);
+  return thinned(points, points.length, distance);
 }
 
 /** Twice the area that points enclose, and the place of its middle. */

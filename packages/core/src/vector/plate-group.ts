@@ -8,9 +8,9 @@ import type { Recipe } from '../recipe/recipe.ts';
 import type { Scene } from '../recipe/scene.ts';
 import { countInk, type Bits } from '../raster/bits.ts';
 import { MM_PER_INCH } from '../raster/frame.ts';
-import { latticeOf, type Screen } from '../screen/screen.ts';
+import { latticeOf } from '../screen/screen.ts';
 import { clipped, drawPolygon } from './clipped.ts';
-import { dotsManner, dotsPath, type DotOutlines } from './dots-path.ts';
+import { dotPartCount, dotParts, hasDots, type DotOutlines } from './dots-path.ts';
 import { escaped } from './escaped.ts';
 import { hardEdges, hasGeometry, type HardEdges } from './hard-edges.ts';
 import type { LineShape } from './line-shape.ts';
@@ -44,9 +44,6 @@ export interface VectorOptions {
   readonly outlines: DotOutlines;
 }
 
-/** True for a screen whose dots are geometry in one manner or the other. */
-const hasDots = (screen: Screen): boolean => dotsManner(screen, 'pure') !== undefined;
-
 /** How a plate's geometry is made, as far as its recipe says. */
 export function vectorManner({ recipe }: Pick<Scene, 'recipe'>, plate: number): VectorManner {
   return hasDots(recipe.plates[plate].screen) && hasGeometry(recipe, plate) ? 'dots' : 'outlines';
@@ -63,15 +60,22 @@ export const perMmOf = ({ plates }: Recipe, wanted: readonly number[]): number =
     }),
   );
 
-/** A plate's geometry as paths: its dots, filled by the even-odd rule, of about a megabyte each at most, and line work over them. */
+/** A plate's geometry: its dots in parts that are drawn apart, in any order, and line work over them. */
 export interface PlateShapes {
   readonly manner: VectorManner;
-  /** Share of the plate's film that its dots ink, 0–1. */
-  readonly inked: number;
-  readonly dots: readonly string[];
-  /** Units of the file in one of the dots' paths. */
+  readonly parts: number;
+  readonly dots: (part: number) => DrawnDots;
+  readonly lines: () => readonly PlatePath[];
+}
+
+/** Dots of about a megabyte each at most. */
+export interface DrawnDots {
+  /** Path data that is to be filled by the even-odd rule, or whatever else the data of dots gives as its text. */
+  readonly paths: readonly string[];
+  /** Units of the file in one of the paths'. */
   readonly scale: number;
-  readonly lines: readonly PlatePath[];
+  /** Share of the plate's film that all its dots ink, 0–1: told with the first part, 0 with the others. */
+  readonly inked: number;
 }
 
 /** Path data, with the rule it is filled by. */
@@ -80,8 +84,13 @@ export interface PlatePath {
   readonly data: string;
 }
 
+/** In how many parts a plate's dots are drawn, by its recipe alone. */
+export const plateParts = (scene: Pick<Scene, 'recipe'>, plate: number): number =>
+  vectorManner(scene, plate) === 'dots' ? dotPartCount(scene, plate) : 1;
+
 /**
- * @param make begins path data of a kind of file
+ * @param make     begins path data of a kind of file
+ * @param makeDots begins that of dots, where it is another
  */
 export function plateShapes(
   scene: Scene,
@@ -89,19 +98,38 @@ export function plateShapes(
   units: Units,
   { smooth, outlines }: VectorOptions,
   make: () => PathData = pathData,
+  makeDots = make,
 ): PlateShapes {
   const { recipe } = scene;
-  const ink = inkOf(recipe.inks, recipe.plates[plate].ink);
   const edges = hardEdges(scene, plate, units);
-  const dots = paths(make);
-  const lines = edges ? linePaths(edges.lines, make) : [];
+  const lines = () => (edges ? linePaths(edges.lines, make) : []);
+  const parts = plateParts(scene, plate);
   if (edges && hasDots(recipe.plates[plate].screen)) {
-    dotsPath(scene, plate, edges.faces, units, outlines, dots);
-    const inked = askedShare(scene, plate);
-    return { manner: 'dots', inked, dots: dots.texts(), scale: 1, lines };
+    const dots = dotParts(scene, plate, edges.faces, units, outlines);
+    return {
+      manner: 'dots',
+      parts,
+      dots: (part) => {
+        const out = paths(makeDots);
+        dots.draw(part, out);
+        return { paths: out.texts(), scale: 1, inked: part === 0 ? askedShare(scene, plate) : 0 };
+      },
+      lines,
+    };
   }
-  const { inked, scale } = drawOutlines(scene, plate, edges, units, smooth, ink.fountain !== null, dots);
-  return { manner: 'outlines', inked, dots: dots.texts(), scale, lines };
+  const isBlended = inkOf(recipe.inks, recipe.plates[plate].ink).fountain !== null;
+  return {
+    manner: 'outlines',
+    parts,
+    dots: (part) => {
+      // Pixels are outlined all together.
+      if (part > 0) return { paths: [], scale: 1, inked: 0 };
+      const out = paths(makeDots);
+      const drawn = drawOutlines(scene, plate, edges, units, smooth, isBlended, out);
+      return { ...drawn, paths: out.texts() };
+    },
+    lines,
+  };
 }
 
 /** The line work alone; undefined where only the film's pixels tell a plate's edges. */
@@ -118,6 +146,7 @@ export function plateLines(
 /**
  * A plate as a group of SVG in its ink's colour.
  *
+ * @param dots elements of each part of its dots
  * @param id   of the group
  * @param more elements that lie in it too
  */
@@ -125,18 +154,20 @@ export function plateGroup(
   scene: Scene,
   plate: number,
   units: Units,
-  options: VectorOptions,
+  shapes: PlateShapes,
+  dots: readonly DotElements[],
   id = idOf(inkOf(scene.recipe.inks, scene.recipe.plates[plate].ink)),
   more = '',
 ): PlateGroup {
   const { recipe } = scene;
   const ink = inkOf(recipe.inks, recipe.plates[plate].ink);
-  const { manner, inked, dots, scale, lines } = plateShapes(scene, plate, units, options);
-  const screened = dots.map((data) => pathElement('evenodd', data)).join('');
   const { fill, before } = inkPaint(ink, recipe.sheet, units, `${id}-blend`);
-  const drawn =
-    scale === 1 ? screened : `<g transform="scale(${Number(scale.toPrecision(12))})">${screened}</g>`;
-  const over = lines.map(({ rule, data }) => pathElement(rule, data)).join('');
+  const drawn = dots.map(({ text }) => text).join('');
+  const inked = dots.reduce((sum, part) => sum + part.inked, 0);
+  const over = shapes
+    .lines()
+    .map(({ rule, data }) => pathElement(rule, data))
+    .join('');
   // Beside marks nothing of the plate may reach beyond its bleed.
   const { width, height } = units.frame;
   const held =
@@ -145,7 +176,22 @@ export function plateGroup(
       : `<clipPath id="${id}-plate"><path d="M0 0h${width}v${height}h${-width}z"/></clipPath>` +
         `<g clip-path="url(#${id}-plate)">${drawn}${over}</g>${more}`;
   const text = `${before}<g id="${id}" fill="${fill}">${held}</g>`;
-  return { text, manner, inked, isEmpty: dots.length + lines.length === 0 && more === '' };
+  return { text, manner: shapes.manner, inked, isEmpty: drawn === '' && over === '' && more === '' };
+}
+
+/** Dots as elements of SVG. */
+export interface DotElements extends Pick<DrawnDots, 'inked'> {
+  readonly text: string;
+}
+
+/** A part of a plate's dots as elements of SVG. */
+export function dotElements({ paths, scale, inked }: DrawnDots): DotElements {
+  const elements = paths.map((data) => pathElement('evenodd', data)).join('');
+  const isPlain = scale === 1 || elements === '';
+  return {
+    text: isPlain ? elements : `<g transform="scale(${Number(scale.toPrecision(12))})">${elements}</g>`,
+    inked,
+  };
 }
 
 export const pathElement = (rule: string, data: string): string =>

@@ -10,11 +10,17 @@ const HALF = 0.5;
  * goes; where it lies on one, it stays.
  */
 export interface Stitching {
-  /** Adds a cell's outline, as `pieceNumbers` gives it. Cells come row by row, `j` never falling. */
-  add(i: number, j: number, pieces: Float64Array): void;
-  /** Gives the loops that have come about, one after another, in units of cells. */
-  loops(visit: (loop: readonly Piece[]) => void): void;
+  /** Adds a closed outline of a cell. Cells come row by row, `j` never falling. */
+  add(i: number, j: number, loop: CellLoop): void;
+  /** Gives the loops that have come about, one after another: pieces in units of cells, `PIECE_NUMBERS` each, good until the next. */
+  loops(visit: (pieces: Float64Array, count: number) => void): void;
 }
+
+/** A closed outline in a cell, from its middle: pieces, or the points between straight ones, x and y by turns. */
+export type CellLoop = readonly Piece[] | readonly number[];
+
+/** True for an outline that is told by its points. */
+export const isPoints = (loop: CellLoop): loop is readonly number[] => typeof loop[0] === 'number';
 
 /** Numbers of a line that are at hand without a list of its own: two parts, from and to each. */
 const ROOM = 4;
@@ -69,100 +75,117 @@ class Lines {
 }
 
 /** Numbers of a stored piece: x0, y0, x1, y1, rx, ry, and 1 for forward. */
-const WIDTH = 7;
+export const PIECE_NUMBERS = 7;
 
-/** Pieces as numbers in a row, which are quicker to go through. */
-export const pieceNumbers = (pieces: readonly Piece[]): Float64Array =>
-  Float64Array.from(
-    pieces.flatMap(({ x0, y0, x1, y1, rx, ry, forward }) => [x0, y0, x1, y1, rx, ry, forward ? 1 : 0]),
-  );
+/** Many pieces in one array of numbers, those together that follow one another within a cell. */
+class Runs {
+  /** Pieces that are there. */
+  count = 0;
+  numbers = new Float64Array(PIECE_NUMBERS << 10);
+  /** The first piece of each run. */
+  readonly firsts: number[] = [];
 
-/** Many pieces, in one array of numbers. */
-interface Store {
-  count: number;
-  numbers: Float64Array;
+  clear(): void {
+    this.count = 0;
+    this.firsts.length = 0;
+  }
+
+  /** A piece that begins a run. */
+  begin(x0: number, y0: number, x1: number, y1: number, rx = 0, ry = 0, forward = true): void {
+    this.firsts.push(this.count);
+    this.goOn(x0, y0, x1, y1, rx, ry, forward);
+  }
+
+  /** A piece that begins where the one before it ends. */
+  goOn(x0: number, y0: number, x1: number, y1: number, rx = 0, ry = 0, forward = true): void {
+    let at = this.count * PIECE_NUMBERS;
+    if (at + PIECE_NUMBERS > this.numbers.length) this.numbers = wider(this.numbers);
+    const { numbers } = this;
+    numbers[at++] = x0;
+    numbers[at++] = y0;
+    numbers[at++] = x1;
+    numbers[at++] = y1;
+    numbers[at++] = rx;
+    numbers[at++] = ry;
+    numbers[at] = forward ? 1 : 0;
+    this.count++;
+  }
 }
 
-function keep(
-  store: Store,
-  x0: number,
-  y0: number,
-  x1: number,
-  y1: number,
-  rx: number,
-  ry: number,
-  forward: boolean,
-): void {
-  let at = store.count * WIDTH;
-  if (at + WIDTH > store.numbers.length) {
-    const wider = new Float64Array(store.numbers.length * 2);
-    wider.set(store.numbers);
-    store.numbers = wider;
-  }
-  const { numbers } = store;
-  numbers[at++] = x0;
-  numbers[at++] = y0;
-  numbers[at++] = x1;
-  numbers[at++] = y1;
-  numbers[at++] = rx;
-  numbers[at++] = ry;
-  numbers[at] = forward ? 1 : 0;
-  store.count++;
+function wider(numbers: Float64Array): Float64Array<ArrayBuffer> {
+  const out = new Float64Array(2 * numbers.length);
+  out.set(numbers);
+  return out;
 }
 
 /** @param left, right columns of cells: from `left` to below `right` */
 export function stitching(left: number, right: number): Stitching {
-  const store: Store = { count: 0, numbers: new Float64Array(WIDTH << 10) };
+  const runs = new Runs();
   let row = -Infinity;
   // Upright lines of the row at hand, the level ones above it, and those below.
   const size = right - left + 1;
   const uprights = new Lines(size);
   let [above, below] = [new Lines(size), new Lines(size)];
   const layLevels = (lines: Lines, y: number): void =>
-    lines.take((_, from, to) => keep(store, from, y, to, y, 0, 0, true));
+    lines.take((_, from, to) => runs.begin(from, y, to, y));
   const finishRow = (next: number): void => {
     uprights.take((at, from, to) => {
       const x = left + at - HALF;
-      keep(store, x, from, x, to, 0, 0, true);
+      runs.begin(x, from, x, to);
     });
     layLevels(above, row - HALF);
     if (next === row + 1) [above, below] = [below, above];
     else layLevels(below, row + HALF);
     row = next;
   };
+  /** Keeps a piece along a side of its cell for what lies on the other side; false for any other. */
+  const laySide = (i: number, j: number, x0: number, y0: number, x1: number, y1: number): boolean => {
+    if (x0 === x1 && Math.abs(x0) === HALF) uprights.put((x0 > 0 ? i + 1 : i) - left, y0 + j, y1 + j);
+    else if (y0 === y1 && Math.abs(y0) === HALF) (y0 > 0 ? below : above).put(i - left, x0 + i, x1 + i);
+    else return false;
+    return true;
+  };
+  const addPoints = (i: number, j: number, points: readonly number[]): void => {
+    let goesOn = false;
+    for (let at = 0; at < points.length; at += 2) {
+      const next = at + 2 < points.length ? at + 2 : 0;
+      const x0 = points[at];
+      const y0 = points[at + 1];
+      const x1 = points[next];
+      const y1 = points[next + 1];
+      if (laySide(i, j, x0, y0, x1, y1)) goesOn = false;
+      else {
+        if (goesOn) runs.goOn(x0 + i, y0 + j, x1 + i, y1 + j);
+        else runs.begin(x0 + i, y0 + j, x1 + i, y1 + j);
+        goesOn = true;
+      }
+    }
+  };
+  const addPieces = (i: number, j: number, pieces: readonly Piece[]): void => {
+    let goesOn = false;
+    for (const { x0, y0, x1, y1, rx, ry, forward } of pieces) {
+      if (rx === 0 && laySide(i, j, x0, y0, x1, y1)) goesOn = false;
+      else {
+        if (goesOn) runs.goOn(x0 + i, y0 + j, x1 + i, y1 + j, rx, ry, forward);
+        else runs.begin(x0 + i, y0 + j, x1 + i, y1 + j, rx, ry, forward);
+        goesOn = true;
+      }
+    }
+  };
   return {
-    add(i, j, outline) {
+    add(i, j, loop) {
       if (j !== row) {
         if (row > -Infinity) finishRow(j);
         row = j;
       }
-      for (let at = 0; at < outline.length; at += WIDTH) {
-        const x0 = outline[at];
-        const y0 = outline[at + 1];
-        const x1 = outline[at + 2];
-        const y1 = outline[at + 3];
-        const isStraight = outline[at + 4] === 0;
-        if (isStraight && x0 === x1 && Math.abs(x0) === HALF)
-          uprights.put((x0 > 0 ? i + 1 : i) - left, y0 + j, y1 + j);
-        else if (isStraight && y0 === y1 && Math.abs(y0) === HALF)
-          (y0 > 0 ? below : above).put(i - left, x0 + i, x1 + i);
-        else
-          keep(
-            store,
-            x0 + i,
-            y0 + j,
-            x1 + i,
-            y1 + j,
-            outline[at + 4],
-            outline[at + 5],
-            outline[at + 6] === 1,
-          );
-      }
+      if (isPoints(loop)) addPoints(i, j, loop);
+      else addPieces(i, j, loop);
     },
     loops(visit) {
       if (row > -Infinity) finishRow(Infinity);
       row = -Infinity;
-      chained(store, visit);
+      chained(runs, visit);
+      runs.clear();
     },
   };
 }
@@ -187,26 +210,30 @@ function remaining(edges: readonly number[], lay: (from: number, to: number) => 
   }
 }
 
-/** Puts pieces end to end, and gives each loop. */
-function chained({ count, numbers }: Store, visit: (loop: readonly Piece[]) => void): void {
+/** Puts runs end to end, and gives each loop. */
+function chained(
+  { numbers, count, firsts }: Runs,
+  visit: (pieces: Float64Array, count: number) => void,
+): void {
   // The same point always has the very same numbers, so they need not be told apart more finely than this.
   const keyAt = (at: number) =>
     Math.round((numbers[at] + MIDDLE) * FINE) * 2 ** 26 + Math.round((numbers[at + 1] + MIDDLE) * FINE);
-  const size = 2 ** Math.ceil(Math.log2(count * 2 + 2));
+  const size = 2 ** Math.ceil(Math.log2(firsts.length * 2 + 2));
   const slotOf = (key: number) =>
     ((Math.imul(key | 0, 0x9e3779b1) ^ Math.imul((key / 2 ** 32) | 0, 0x85ebca6b)) >>> 0) & (size - 1);
-  // Pieces by where they start: the first of a slot, and the one after each.
+  const endOf = (run: number) => (run + 1 < firsts.length ? firsts[run + 1] : count);
+  // Runs by where they start: the first of a slot, and the one after each.
   const first = new Int32Array(size).fill(-1);
-  const after = new Int32Array(count).fill(-1);
-  const starts = new Float64Array(count);
-  const used = new Uint8Array(count);
-  for (let i = count - 1; i >= 0; i--) {
-    const key = (starts[i] = keyAt(i * WIDTH));
+  const after = new Int32Array(firsts.length).fill(-1);
+  const starts = new Float64Array(firsts.length);
+  const used = new Uint8Array(firsts.length);
+  for (let i = firsts.length - 1; i >= 0; i--) {
+    const key = (starts[i] = keyAt(firsts[i] * PIECE_NUMBERS));
     const slot = slotOf(key);
     after[i] = first[slot];
     first[slot] = i;
   }
-  /** A piece that starts at a point and is not used yet; −1 when there is none. */
+  /** A run that starts at a point and is not used yet; −1 when there is none. */
   const take = (key: number): number => {
     const slot = slotOf(key);
     // Used ones at the head are let go, so that no slot grows long.
@@ -214,24 +241,19 @@ function chained({ count, numbers }: Store, visit: (loop: readonly Piece[]) => v
     for (let i = first[slot]; i >= 0; i = after[i]) if (!used[i] && starts[i] === key) return i;
     return -1;
   };
-  for (let i = 0; i < count; i++) {
+  let loop = new Float64Array(PIECE_NUMBERS << 8);
+  for (let i = 0; i < firsts.length; i++) {
     if (used[i]) continue;
-    const loop: Piece[] = [];
+    let length = 0;
     for (let next = i; next >= 0;) {
       used[next] = 1;
-      const at = next * WIDTH;
-      loop.push({
-        x0: numbers[at],
-        y0: numbers[at + 1],
-        x1: numbers[at + 2],
-        y1: numbers[at + 3],
-        rx: numbers[at + 4],
-        ry: numbers[at + 5],
-        forward: numbers[at + 6] === 1,
-      });
-      const end = keyAt(at + 2);
+      const from = firsts[next] * PIECE_NUMBERS;
+      const to = endOf(next) * PIECE_NUMBERS;
+      while (length + to - from > loop.length) loop = wider(loop);
+      for (let at = from; at < to; at++) loop[length++] = numbers[at];
+      const end = keyAt(to - PIECE_NUMBERS + 2);
       next = end === starts[i] ? -1 : take(end);
     }
-    visit(loop);
+    visit(loop, length / PIECE_NUMBERS);
   }
 }

@@ -15,6 +15,10 @@ import { greyPicture, sceneOf, testInk, toneOf, toneStep } from '../testing.ts';
 import { spotOf } from '../screen/spot/index.ts';
 import { areaOf } from '../path/piece.ts';
 import { platesSvg, plateSvg } from '../film/svg.ts';
+import type { DotOutlines } from './dots-path.ts';
+import { pdfDotsData, pdfPathData } from './pdf-path-data.ts';
+import { perMmOf, plateParts, plateShapes } from './plate-group.ts';
+import { unitsOf } from './units.ts';
 
 const PURE = { smooth: 0, outlines: 'pure' } as const;
 
@@ -429,3 +433,40 @@ function loopsOf(d: string): [number, number][][] {
     return points;
   });
 }
+
+it.each<[string, Screen, DotOutlines]>([
+  ['pure shapes', newScreen('dots', { ruling: 60, angle: 20 }), 'pure'],
+  ['shapes as on film', newScreen('dots', { ruling: 60, angle: 20 }), 'film'],
+  ['lines in waves', bent('wave', { length: 9, height: 3, ruling: 100 }), 'pure'],
+])('parts of a plate, %s, are the same in whatever order they are drawn', (_, screen, outlines) => {
+  const scene = sceneOf(ramp, { ...sheet, width: 40, height: 60 }, screen);
+  const drawn = (order: (parts: number[]) => number[]): string[] => {
+    const { parts, dots } = plateShapes(scene, 0, unitsOf(scene.recipe, perMmOf(scene.recipe, [0])), {
+      ...PURE,
+      outlines,
+    });
+    expect(parts).toBe(plateParts(scene, 0));
+    expect(parts).toBeGreaterThan(3);
+    const made: string[] = [];
+    for (const part of order([...Array(parts).keys()])) made[part] = dots(part).paths.join(' ');
+    return made;
+  };
+  expect(drawn((parts) => parts.reverse())).toEqual(drawn((parts) => parts));
+});
+
+it.each<DotOutlines>(['pure', 'film'])('bare cells write nothing in a PDF, dots %s', (outlines) => {
+  const halfBare = greyPicture(400, 400, (x) => (x < 200 ? 255 : 120));
+  const drawn = (picture: Picture): string => {
+    const scene = sceneOf(picture, sheet, newScreen('dots', { ruling: 30, angle: 20 }));
+    const units = unitsOf(scene.recipe, perMmOf(scene.recipe, [0]));
+    const { parts, dots } = plateShapes(scene, 0, units, { ...PURE, outlines }, pdfPathData, pdfDotsData);
+    return Array.from({ length: parts }, (_, part) => dots(part).paths.join('\n')).join('');
+  };
+  expect(drawn(greyPicture(400, 400, () => 255))).toBe('');
+  const operators = drawn(halfBare).split('\n');
+  expect(operators.filter((line) => line === 'f*').length).toBeGreaterThan(100);
+  // What is painted is a path that ends.
+  operators.forEach((line, i) => {
+    if (line === 'f*') expect(operators[i - 1]).toBe('h');
+  });
+});

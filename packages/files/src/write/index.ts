@@ -1,7 +1,8 @@
 export * from './shared-materials.ts';
 export { sceneOf } from './scene-of.ts';
-export { filmFile, isPackedApart, packedFilmFile, type FilmsAtHand } from './film-file.ts';
-export { wholeFile, type MadeFilm } from './whole-file.ts';
+export { filmFile, type FilmsAtHand } from './film-file.ts';
+export { packPieces, piecesApart, type PiecePlace, type PiecesWanted } from './piece-files.ts';
+export { wholeFile, writeWhole, type MadeFilm } from './whole-file.ts';
 export { sideBySide } from './side-by-side.ts';
 export { proofPng } from './proof-png.ts';
 export { writePicture } from './write-picture.ts';

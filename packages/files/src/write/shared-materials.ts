@@ -6,6 +6,6 @@ export interface SharedMaterials {
   readonly drawings: Record<string, Drawing>;
   /** Font files, in a kind that can be read at once. */
   readonly fonts: Record<string, Uint8Array>;
-  /** Separations by profiles, by the names `profileTableName` gives them. */
+  /** Separations by profiles, by the names `profileTableName` gives them; and by the ink model, by those of `modelTables`, where they are made already. */
   readonly tables: Record<string, SeparationTable>;
 }

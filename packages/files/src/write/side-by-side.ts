@@ -1,3 +1,4 @@
+import { beginTask, endTasks } from '@brachytone/core';
 import type { MadeFilm } from './whole-file.ts';
 
 /**
@@ -10,14 +11,19 @@ export function* sideBySide(
   tell: (at: number, news: number | MadeFilm) => void,
 ): Generator<undefined, MadeFilm[]> {
   const made: MadeFilm[] = [];
-  for (let open = making.map((_, at) => at); open.length > 0;) {
-    open = open.filter((at) => {
-      const next = making[at].next();
-      if (next.done) made[at] = next.value;
-      tell(at, next.value);
-      return !next.done;
-    });
-    yield;
+  try {
+    for (let open = making.map((_, at) => at); open.length > 0;) {
+      beginTask();
+      open = open.filter((at) => {
+        const next = making[at].next();
+        if (next.done) made[at] = next.value;
+        tell(at, next.value);
+        return !next.done;
+      });
+      yield;
+    }
+  } finally {
+    endTasks();
   }
   return made;
 }

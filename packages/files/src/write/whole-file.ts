@@ -1,5 +1,15 @@
 import { createHash } from 'node:crypto';
-import { closeSync, fstatSync, fsyncSync, openSync, readSync, renameSync, rmSync, writeSync } from 'node:fs';
+import {
+  closeSync,
+  fstatSync,
+  fsyncSync,
+  openSync,
+  readSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+  writeSync,
+} from 'node:fs';
 import type { FilmWritten, Sink } from '@brachytone/core';
 
 /** A finished file of films; of a plate that carries nothing none is left. */
@@ -38,6 +48,13 @@ export function* wholeFile(
   }
   renameSync(unfinished, path);
   return { bytes, inked, sha256 };
+}
+
+/** Writes what is all there already: somebody who waits for the file finds the old one or the whole new one. */
+export function writeWhole(path: string, content: string | Uint8Array): void {
+  const unfinished = `${path}.part`;
+  writeFileSync(unfinished, content, { flush: true });
+  renameSync(unfinished, path);
 }
 
 /** SHA-256 of an open file, in hexadecimal. */

@@ -47,7 +47,8 @@ const PACKED: Readonly<
 > = {
   png: (from) => from.png({ compressionLevel: 6 }),
   webp: (from, { isHard }) => from.webp(isHard ? { lossless: true } : { quality: 92, alphaQuality: 100 }),
-  jpeg: (from) => from.jpeg({ quality: 94, chromaSubsampling: '4:4:4' }),
+  // Codes made for the picture itself would be found with all of it in memory: 3 GB for the largest.
+  jpeg: (from) => from.jpeg({ quality: 94, chromaSubsampling: '4:4:4', optimiseCoding: false }),
   tiff: (from, { ppi }) =>
     from.tiff({
       compression: 'deflate',

@@ -1,5 +1,5 @@
 import type { Check, Checked, Found, Mend } from '../finding.ts';
-import { angleDial, meshBeat, pairBeat, straightPlates, tripleBeat, type LoudBeat } from '../loudness.ts';
+import { angleDial, meshBeats, pairBeats, straightPlates, tripleBeat, type LoudBeat } from '../loudness.ts';
 import { mendPlate } from '../mend.ts';
 import { inkName, listed, plain } from '../words.ts';
 
@@ -28,7 +28,7 @@ export const moireWithMesh: Check = {
   find: (checked) =>
     straightPlates(checked.recipe).flatMap((plate): Found[] => {
       const { recipe } = checked;
-      const beat = meshBeat(recipe, plate);
+      const beat = meshBeats(recipe, plate)();
       if (!beat) return [];
       return [
         {
@@ -62,7 +62,7 @@ export const moireBetweenPlates: Check = {
     };
     straight.forEach((plate, i) => {
       for (const other of straight.slice(i + 1)) {
-        const beat = pairBeat(recipe, plate, other);
+        const beat = pairBeats(recipe, plate, other)();
         if (beat) tell(beat);
       }
     });

@@ -10,13 +10,14 @@ import type { FilmFormat, FilmJob } from './film-format.ts';
  * @returns percent of the plate that is inked
  */
 export function* writePlateBits(
-  { scene, name, day, approval, options }: FilmJob,
+  { scene, name, day, approval, options, packed }: FilmJob,
   plate: number,
   file: FilmFile,
 ): Generator<number, number> {
   const { width, height } = filmLayout(scene.recipe).frame;
   let inked = 0;
-  for (const progress of makeFilm(scene, plate, options, file, { job: name, day, approval })) {
+  const strips = packed && ((strip: number) => packed(plate, strip));
+  for (const progress of makeFilm(scene, plate, options, file, { job: name, day, approval }, strips)) {
     inked = progress.inked;
     yield progress.rows / progress.of;
   }

@@ -3,6 +3,8 @@ import type { Scene } from '../../recipe/scene.ts';
 import type { Emulsion } from '../emulsion.ts';
 import type { VectorOptions } from '../../vector/plate-group.ts';
 import type { Sink } from '../sink.ts';
+import type { GeometryPacking, PackedPieces } from '../pieces.ts';
+import type { StripPacking } from '../strips.ts';
 
 /** How films are to be made, whatever their format. */
 export interface FilmOptions extends Emulsion, VectorOptions {
@@ -30,6 +32,8 @@ export interface FilmJob {
   readonly approval?: string | undefined;
   readonly options: FilmOptions;
   readonly sink: Sink;
+  /** Pieces of whole films that were packed apart; undefined where they are still to be made. */
+  readonly packed?: PackedPieces | undefined;
 }
 
 /** What a finished file holds. */
@@ -54,6 +58,10 @@ export interface FilmFormat {
   readonly holds: readonly ('plate' | 'job')[];
   /** What is in it: the film's own bits; geometry, which has neither emulsion nor pixels; or tones that a shop screens itself. */
   readonly made: 'bits' | 'geometry' | 'tones';
+  /** How strips of whole films are packed apart; null where there are none. */
+  readonly strips: StripPacking | null;
+  /** How parts of geometry are packed apart; null where there are none, and for PDF, which has a package of its own. */
+  readonly geometry: GeometryPacking | null;
   /** Writes a file, telling now and then what share of it is there (0–1). Stop asking, and it stops. Null for PDF, which has a package of its own. */
   readonly write: ((job: FilmJob) => Generator<number, FilmWritten>) | null;
 }

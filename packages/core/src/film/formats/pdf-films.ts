@@ -1,3 +1,4 @@
+import { STRIPS_OF_ONE } from '../strips.ts';
 import { defineFormat } from './film-format.ts';
 
 export const pdfFilms = defineFormat({
@@ -8,5 +9,7 @@ export const pdfFilms = defineFormat({
   mediaType: 'application/pdf',
   holds: ['job'],
   made: 'bits',
+  strips: STRIPS_OF_ONE,
+  geometry: null,
   write: null,
 });

@@ -8,5 +8,7 @@ export const pdfTones = defineFormat({
   mediaType: 'application/pdf',
   holds: ['job'],
   made: 'tones',
+  strips: null,
+  geometry: null,
   write: null,
 });

@@ -8,5 +8,7 @@ export const pdfVector = defineFormat({
   mediaType: 'application/pdf',
   holds: ['job'],
   made: 'geometry',
+  strips: null,
+  geometry: null,
   write: null,
 });

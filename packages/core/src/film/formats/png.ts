@@ -10,5 +10,7 @@ export const png = defineFormat({
   mediaType: 'image/png',
   holds: ['plate'],
   made: 'bits',
+  strips: null,
+  geometry: null,
   write: writeBits((sink, facts) => pngFile(sink, facts)),
 });

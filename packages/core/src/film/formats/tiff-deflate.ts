@@ -1,4 +1,4 @@
-import { tiffFile } from '../tiff.ts';
+import { tiffFile, tiffStrips } from '../tiff.ts';
 import { writeBits } from './bits.ts';
 import { defineFormat } from './film-format.ts';
 
@@ -10,5 +10,7 @@ export const tiffDeflate = defineFormat({
   mediaType: 'image/tiff',
   holds: ['plate'],
   made: 'bits',
+  strips: tiffStrips('deflate'),
+  geometry: null,
   write: writeBits((sink, facts) => tiffFile(sink, facts, 'deflate')),
 });

@@ -1,6 +1,6 @@
 import { told } from '../../base/told.ts';
 import { filmFacts } from '../make-film.ts';
-import { openTiff, tiffBits } from '../tiff.ts';
+import { openTiff, tiffBits, tiffStrips } from '../tiff.ts';
 import { writePlateBits } from './bits.ts';
 import { defineFormat } from './film-format.ts';
 
@@ -12,6 +12,8 @@ export const tiffGroup4 = defineFormat({
   mediaType: 'image/tiff',
   holds: ['plate', 'job'],
   made: 'bits',
+  strips: tiffStrips('group4'),
+  geometry: null,
   *write(job) {
     const { scene, plates, holds, name, sink } = job;
     const tiff = openTiff(sink);

@@ -26,6 +26,8 @@ export const tiffTones = defineFormat({
   mediaType: 'image/tiff',
   holds: ['plate'],
   made: 'tones',
+  strips: null,
+  geometry: null,
   *write({ scene, plates: [plate], name, options: { ppi, depth }, sink }) {
     const { recipe } = scene;
     const frame = frameOf(recipe.sheet, ppi);

@@ -5,7 +5,7 @@ import { turnOf } from '../../base/turn.ts';
 import { BENT_FIELDS, bentOf, bentPlace, unbending, type Bent } from '../bent.ts';
 import { largestApart } from '../apart.ts';
 import type { DotLimits } from '../transfer.ts';
-import { FRAYS, placesBy, scatteringNumbers, type Place } from '../../kernel/places.ts';
+import { FRAYS, placesBy, scatteringNumbers } from '../../kernel/places.ts';
 import { spotOf } from '../spot/index.ts';
 import { findSupercell, type Supercell } from '../supercell.ts';
 import { buildThresholds, type Thresholds } from '../thresholds.ts';
@@ -70,14 +70,9 @@ export const dots = defineScreen({
     };
   },
   limits: (settings, limits) => keptApart(settings, limits),
-  contours(settings, transfer, frame, resolution) {
+  contours(settings, transfer, frame) {
     const threshold = smoothThresholds(spotKey(settings), spotOf(settings.spot, settings));
-    const place = isRegular(settings)
-      ? straightPlaces(
-          supercellOf(settings.ruling, settings.angle, resolution),
-          resolution / frame.resolution,
-        )
-      : scatteredWarp(settings, frame).place;
+    const { place } = scatteredWarp(settings, frame);
     return { margin: 0, over: () => excessOver(threshold, transfer, place) };
   },
   make(settings, transfer, frame) {
@@ -100,22 +95,6 @@ export const dots = defineScreen({
     };
   },
 });
-
-/**
- * Where points fall in the cells of a straight lattice.
- *
- * @param scale film pixels for a pixel of the points' grid
- */
-function straightPlaces({ m, n, ax, ay, pixels }: Supercell, scale: number): Place {
-  // As in the making of thresholds.
-  const p = ((m * ax + n * ay) * scale) / pixels;
-  const q = ((n * ax - m * ay) * scale) / pixels;
-  return (x, y, out) => {
-    out[0] = (x + 0.5) * p - (y + 0.5) * q;
-    out[1] = (x + 0.5) * q + (y + 0.5) * p;
-    out[2] = 0;
-  };
-}
 
 interface Scattered extends Partial<Bent> {
   readonly ruling: number;

@@ -84,18 +84,12 @@ export interface ScreenKind<F extends Fields = Fields> {
   /** True when it carries something on from row to row, so that a part cannot be made without what lies above it. */
   readonly sequential: (settings: SettingsOf<F>) => boolean;
   /**
-   * Its dots as the contours of coverage against threshold; missing where there is no such thing.
+   * Its dots as the contours of coverage against threshold where its lattice is not straight; missing where there is no such thing.
    *
-   * @param transfer   what is made of the coverage that is asked for, its limits with it
-   * @param frame      the grid that places are given on
-   * @param resolution of the film, which a straight lattice is made for
+   * @param transfer what is made of the coverage that is asked for, its limits with it
+   * @param frame    the grid that places are given on
    */
-  readonly contours?: (
-    settings: SettingsOf<F>,
-    transfer: Transfer,
-    frame: Frame,
-    resolution: number,
-  ) => Contoured;
+  readonly contours?: (settings: SettingsOf<F>, transfer: Transfer, frame: Frame) => Contoured;
   /**
    * @param transfer what is made of the coverage that is asked for, its limits with it
    * @param frame    the grid it is made on, a pixel a spot

@@ -1,6 +1,6 @@
 import { processGrid, type BlackRule } from '../process.ts';
 import { PROCESS_INK_FIELDS, processIds, processProblem, type ProcessInks } from '../process-inks.ts';
-import { modelledTable, modelOf } from '../route-model.ts';
+import { madeTable, modelOf, modelTable } from '../route-model.ts';
 import { percent } from '../route-field.ts';
 import { defineRoute, type Modelled } from '../route-kind.ts';
 import { separatedRows } from '../separated-rows.ts';
@@ -25,7 +25,7 @@ const modelled: Modelled<ProcessRoute> = {
   table(route, inkSet, draft) {
     const { generation, replacement, from, limit } = route;
     const model = modelled.model(route, inkSet);
-    return modelledTable(
+    return modelTable(
       model,
       ['process', generation, replacement, from, limit],
       (size, key) => processGrid(model, key, route, size),
@@ -57,7 +57,12 @@ export const processRoute = defineRoute<ProcessRoute>({
   isColour: true,
   inks: processIds,
   lineInks: ({ black }) => [black],
-  rows: (route, ink, { source, tone, inkSet, draft }) =>
-    separatedRows(source, tone, modelled.table(route, inkSet, draft), processIds(route).indexOf(ink)),
+  rows: (route, ink, { source, tone, inkSet, tables, draft }) =>
+    separatedRows(
+      source,
+      tone,
+      madeTable(modelled.table(route, inkSet, draft), tables),
+      processIds(route).indexOf(ink),
+    ),
   modelled,
 });

@@ -1,7 +1,7 @@
 import type { InkSet } from '../../ink/ink-set.ts';
 import { ink } from '../route-field.ts';
 import { defineRoute, hasTwice, INK_TWICE, type Modelled } from '../route-kind.ts';
-import { modelledTable, modelOf } from '../route-model.ts';
+import { madeTable, modelOf, modelTable } from '../route-model.ts';
 import { separatedRows } from '../separated-rows.ts';
 import { spotGrid } from '../spot.ts';
 
@@ -22,7 +22,7 @@ const modelled: Modelled<SpotRoute> = {
   table(route, inkSet, draft) {
     const model = modelled.model(route, inkSet);
     const make = (size: number) => spotGrid(model, route.limit / 100, size);
-    return modelledTable(model, ['spot', route.limit], make, draft);
+    return modelTable(model, ['spot', route.limit], make, draft);
   },
   limit: ({ limit }) => limit,
 };
@@ -48,7 +48,12 @@ export const spotRoute = defineRoute<SpotRoute>({
   isColour: true,
   inks: ({ inks }) => inks,
   lineInks: ({ inks }) => inks.slice(-1),
-  rows: (route, id, { source, tone, inkSet, draft }) =>
-    separatedRows(source, tone, modelled.table(route, inkSet, draft), tableIds(route, inkSet).indexOf(id)),
+  rows: (route, id, { source, tone, inkSet, tables, draft }) =>
+    separatedRows(
+      source,
+      tone,
+      madeTable(modelled.table(route, inkSet, draft), tables),
+      tableIds(route, inkSet).indexOf(id),
+    ),
   modelled,
 });

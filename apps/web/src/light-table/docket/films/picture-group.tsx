@@ -21,13 +21,14 @@ const ALL = 'all';
 export function PictureGroup() {
   const { recipe } = useDocument();
   const [format, setFormat] = useState<PictureFormatId>('png');
-  const [longer, setLonger] = useState(BEGIN);
+  const [wanted, setWanted] = useState(BEGIN);
   const [isClear, setClear] = useState(false);
   const [bleed, setBleed] = useState(false);
   const [plate, setPlate] = useState(ALL);
   const { download, busy } = useDownload();
   const { sheet } = recipe;
   const found = PICTURE_FORMATS.find(({ id }) => id === format) ?? PICTURE_FORMATS[0];
+  const longer = Math.min(wanted, found.most);
   const transparent = isClear && found.canBeClear;
   const ppi = ppiOfPixels(sheet, bleed, longer);
   const size = pictureSize(sheet, { ppi, bleed });
@@ -58,7 +59,7 @@ export function PictureGroup() {
           unit={PIXELS}
           least={16}
           most={found.most}
-          onChange={(pixels) => setLonger(Math.round(pixels))}
+          onChange={(pixels) => setWanted(Math.round(pixels))}
         />
       </Row>
       <Row label="Ground">

@@ -1,0 +1,85 @@
+import type { Dot } from './lattice-dot.ts';
+import { rounded } from './level-path.ts';
+import { thinned, thinnedStretch } from './thin.ts';
+
+/** Cells that an outline may stray from a dot's edge, to save points. */
+export const STRAYS = 0.002;
+
+/** Room for an outline that begins elsewhere, used within one call: a thousand times as many arrays of a few numbers would take as long as all the rest. */
+let closedPoints = new Float64Array(1 << 9);
+
+/** A dot of straight pieces, out of the outlines of a cell. */
+export class DotBuilder {
+  /** Of the ink, in cells. */
+  area = 0;
+  private readonly loops: number[][] = [];
+  private points = 0;
+  private touches = false;
+
+  /** @param side steps of points along the cell */
+  constructor(private readonly side: number) {}
+
+  /** @param loop closed: x and y by turns, in steps of points */
+  add(loop: Float64Array, length: number): void {
+    const { side } = this;
+    const points = rounded(loop, length);
+    let first = -1;
+    for (let i = 0; i < length; i += 2) {
+      if (!this.isOnSide(loop[i], loop[i + 1])) continue;
+      // What lies on a side stays there.
+      points[i] = loop[i];
+      points[i + 1] = loop[i + 1];
+      first = i;
+    }
+    let area = 0;
+    for (let i = 0, j = length - 2; i < length; j = i, i += 2)
+      area += points[j] * points[i + 1] - points[i] * points[j + 1];
+    this.area += area / (2 * side * side);
+    const kept = first < 0 ? thinned(points, length, STRAYS * side) : this.alongSides(points, length, first);
+    if (kept.length < 6) return;
+    this.touches ||= first >= 0;
+    for (let i = 0; i < kept.length; i++) kept[i] = kept[i] / side - 0.5;
+    this.loops.push(kept);
+    this.points += kept.length / 2;
+  }
+
+  dot(): Dot {
+    const { loops, touches, points } = this;
+    return { loops, touches, points };
+  }
+
+  private isOnSide(x: number, y: number): boolean {
+    return x === 0 || y === 0 || x === this.side || y === this.side;
+  }
+
+  /** An outline that meets sides of the cell: one piece along each of these, and as few points as may be between them. */
+  private alongSides(points: Float64Array, length: number, first: number): number[] {
+    const { side } = this;
+    // Begun on a side, and back there.
+    if (closedPoints.length < length + 2) closedPoints = new Float64Array(2 * length);
+    const closed = closedPoints;
+    for (let i = 0; i < length; i++) closed[i] = points[first + i < length ? first + i : first + i - length];
+    closed[length] = points[first];
+    closed[length + 1] = points[first + 1];
+    const last = length / 2;
+    const runsAlong = (from: number, to: number): boolean => {
+      const x = closed[2 * from];
+      const y = closed[2 * from + 1];
+      const isUpright = x === closed[2 * to] && (x === 0 || x === side);
+      return isUpright || (y === closed[2 * to + 1] && (y === 0 || y === side));
+    };
+    const out: number[] = [];
+    for (let from = 0; from < last;) {
+      let to = from + 1;
+      if (runsAlong(from, to)) {
+        while (to < last && runsAlong(to, to + 1) && runsAlong(from, to + 1)) to++;
+        out.push(closed[2 * to], closed[2 * to + 1]);
+      } else {
+        while (to < last && !this.isOnSide(closed[2 * to], closed[2 * to + 1])) to++;
+        thinnedStretch(closed, from, to, STRAYS * side, out);
+      }
+      from = to;
+    }
+    return out;
+  }
+}

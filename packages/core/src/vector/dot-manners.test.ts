@@ -1,0 +1,48 @@
+import { SOLID } from '../raster/plane.ts';
+import { smoothThresholds } from '../screen/smooth-cell.ts';
+import { SPOTS } from '../screen/spot/index.ts';
+import { CellField } from './cell-field.ts';
+import { dotManners, FINER } from './dot-manners.ts';
+import { outlinesOf } from './lattice-dot.ts';
+
+const SIDE = 10;
+/** Of the tones, at most, that are left to the shape itself: a thin ring, a tip that is about to touch. */
+const FEW = 4;
+
+// Tones between those that manners are found at, so that what is found has to hold of its neighbours too.
+const TONES = Array.from({ length: 40 }, (_, k) => 0.011 + (k * 0.98) / 40);
+
+it.each(SPOTS.map((spot) => [spot.id, spot] as const))('an even tone of %s has its area', (id, spot) => {
+  const threshold = smoothThresholds(`test ${id}`, spot);
+  const shape = outlinesOf(`test ${id}`, spot.outline);
+  const mannerOf = dotManners(`test ${id}`, threshold, SIDE, shape);
+  const fields = FINER.map((times) => new CellField(threshold, SIDE * times));
+  let asItself = 0;
+  for (const tone of TONES) {
+    const manner = mannerOf(tone);
+    if (!manner) {
+      asItself++;
+      continue;
+    }
+    const field = fields[manner.level];
+    field.tones.fill(tone * SOLID + manner.shift);
+    const builder = field.outlines();
+    expect(Math.abs(builder.area - tone)).toBeLessThan(0.01);
+    const { touches, loops } = shape(tone);
+    const dot = builder.dot();
+    if (!touches && !dot.touches) expect(dot.loops).toHaveLength(loops.length);
+  }
+  expect(asItself).toBeLessThanOrEqual(FEW);
+});
+
+it('cuts a dot where the tone ends inside the cell', () => {
+  const [round] = SPOTS.filter(({ id }) => id === 'round');
+  const field = new CellField(smoothThresholds('test round', round), 20);
+  const { tones, width } = field;
+  for (let i = 0; i < tones.length; i++) tones[i] = i % width > 10 ? 0.5 * SOLID : 0;
+  const builder = field.outlines();
+  // Half a dot, but for the step between two points in which the tone falls.
+  expect(Math.abs(builder.area - 0.25)).toBeLessThan(0.03);
+  const [loop] = builder.dot().loops as readonly number[][];
+  expect(Math.min(...loop.filter((_, i) => i % 2 === 0))).toBeGreaterThan(-0.01);
+});

@@ -1,0 +1,82 @@
+import { cache } from '../base/cache.ts';
+import { SOLID } from '../raster/plane.ts';
+import { CellField } from './cell-field.ts';
+import type { DotBuilder } from './dot-builder.ts';
+import type { Dot } from './lattice-dot.ts';
+
+/** How many times as fine points are looked at where a dot's shape is thin. */
+export const FINER = [1, 2, 4] as const;
+/** Sizes of dots that manners are told for, and tones about the middle of a size that have to be true. */
+const SIZES = 64;
+const NEAR = [-0.5, -0.25, 0, 0.25, 0.5].map((part) => part / SIZES);
+/** Area of a cell that the outline of an even tone may be off by, and how far off the tone may be that is drawn for it. */
+const OFF = 0.006;
+const SHIFTED = 0.02;
+const HALVINGS = 10;
+
+/** How the contours of dots of a size are found so that an even tone's has its area. */
+export interface DotManner {
+  /** Of `FINER`. */
+  readonly level: number;
+  /** Coverage (0–65535) that is added to tones between bare and solid: it makes up for corners that are cut between two points. */
+  readonly shift: number;
+}
+
+const recentManners = cache<(share: number) => DotManner | undefined>('dot manners');
+
+/**
+ * Manners of a shape's dots by the share of their cell, 0–1, each found when it is first asked for; undefined where points would have to
+ * be too fine.
+ *
+ * @param key       cache key: equal iff the shape is equal
+ * @param threshold of the shape at a place in cells, of which only the fractions count
+ * @param side      points along a cell at the coarsest, even
+ * @param shape     its own dot of a share
+ */
+export const dotManners = (
+  key: string,
+  threshold: (u: number, v: number) => number,
+  side: number,
+  shape: (share: number) => Dot,
+) =>
+  recentManners(`${key} · ${side}`, () => {
+    const found = new Map<number, DotManner | undefined>();
+    const fields: (CellField | undefined)[] = [];
+    const fieldOf = (level: number) => (fields[level] ??= new CellField(threshold, side * FINER[level]));
+    return (share) => {
+      const size = Math.min(SIZES - 1, Math.floor(share * SIZES));
+      if (!found.has(size)) found.set(size, mannerOf((size + 0.5) / SIZES, fieldOf, shape));
+      return found.get(size);
+    };
+  });
+
+function mannerOf(
+  tone: number,
+  fieldOf: (level: number) => CellField,
+  shape: (share: number) => Dot,
+): DotManner | undefined {
+  const { loops, touches } = shape(tone);
+  for (const level of FINER.keys()) {
+    const field = fieldOf(level);
+    const drawn = (drawnTone: number): DotBuilder => {
+      field.tones.fill(drawnTone * SOLID);
+      return field.outlines();
+    };
+    let [low, high] = [Math.max(0, tone - SHIFTED), Math.min(1, tone + SHIFTED)];
+    for (let turn = 0; turn < HALVINGS; turn++) {
+      const middle = (low + high) / 2;
+      if (drawn(middle).area < tone) low = middle;
+      else high = middle;
+    }
+    const shift = (low + high) / 2 - tone;
+    const isTrue = NEAR.every((near) => {
+      const made = drawn(tone + near + shift);
+      // A ring that has come apart may have its area all the same. One that leaps, as where a whole side passes a row of points, has not.
+      const dot = made.dot();
+      const isWhole = touches || dot.touches || dot.loops.length === loops.length;
+      return isWhole && Math.abs(made.area - tone - near) <= OFF;
+    });
+    if (isTrue) return { level, shift: shift * SOLID };
+  }
+  return undefined;
+}
