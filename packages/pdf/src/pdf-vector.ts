@@ -67,11 +67,11 @@ function geometryOf(
     parts,
     lines,
     pack(part) {
-      const { paths, scale, inked } = dots(part);
+      const { paths, scale } = dots(part);
       const size = scale * by;
       const drawn = [`q ${size} 0 0 ${size} 0 0 cm`, ...paths, 'Q\n'].join('\n');
       const bytes = paths.length > 0 ? packOperators(Buffer.from(drawn, 'latin1')) : new Uint8Array();
-      return { bytes, rest: 0, inked };
+      return { bytes, rest: 0, inked: 0 };
     },
   };
 }

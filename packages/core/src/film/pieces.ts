@@ -4,7 +4,7 @@ import type { PackedRows } from './group4.ts';
 
 /** A piece of a plate's film that was packed apart: a strip of its pixels, or a part of its geometry. */
 export interface PackedPiece extends PackedRows {
-  /** Pixels of the plate that a strip inks. Of geometry the share of the film that all of it inks, 0–1, with the first part, and 0 with the others. */
+  /** Pixels of the plate that a strip inks. Of geometry the share of the film that all of it inks, 0–1, with the first part, and 0 with the others; 0 in formats that do not tell it. */
   readonly inked: number;
 }
 

@@ -15,7 +15,7 @@ import type { Shift } from '../recipe/recipe.ts';
 import type { Scene } from '../recipe/scene.ts';
 import { colourRows } from '../separation/colour-rows.ts';
 import { mappedRows } from '../separation/mapped-rows.ts';
-import { toneRows, toTones, type ToneSource } from '../tone/tone-rows.ts';
+import { toTones, type ToneSource } from '../tone/tone-rows.ts';
 import { NO_TONE } from '../tone/tone.ts';
 
 /** What parts come to, one after another: 65535 wholly, 0 not at all. */
@@ -104,7 +104,7 @@ function toneShares({ from, to, softness }: MaskTone, source: ToneSource): Rows 
   const table = Uint16Array.from({ length: SOLID + 1 }, (_, grey) =>
     fading(Math.max(least - grey, grey - most), soft),
   );
-  return mappedRows(toneRows(source, NO_TONE), table);
+  return mappedRows(source, NO_TONE, `from ${from} to ${to}, ${softness}`, table);
 }
 
 function colourShares({ colours, tolerance, softness }: MaskColour, source: ToneSource): Rows {

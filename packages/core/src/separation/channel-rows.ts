@@ -11,6 +11,12 @@ export const channelTone = ({ steps }: Tone, channel: number): Tone => ({
   steps,
 });
 
+/** A source as one channel's tones are kept of it. */
+export const channelSource = (source: ToneSource, channel: number): ToneSource => ({
+  ...source,
+  key: `${source.key} channel ${channel}`,
+});
+
 /** One channel of a source's colours after its tone steps, as coverage. */
 export const channelRows = (source: ToneSource, tone: Tone, channel: number): Rows =>
-  toneRows({ ...source, key: `${source.key} channel ${channel}` }, channelTone(tone, channel));
+  toneRows(channelSource(source, channel), channelTone(tone, channel));

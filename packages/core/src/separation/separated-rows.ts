@@ -1,17 +1,14 @@
 import { numberOf } from '../base/identity.ts';
-import { cache } from '../base/cache.ts';
-import { bandPlane, releaseBand } from '../raster/band-plane.ts';
-import { SOLID, type Plane } from '../raster/plane.ts';
+import { bandPlane } from '../raster/band-plane.ts';
+import { SOLID } from '../raster/plane.ts';
 import type { Rows } from '../raster/rows.ts';
 import { compileTone } from '../tone/compile.ts';
 import { bandRows, type ToneSource } from '../tone/tone-rows.ts';
 import type { Tone } from '../tone/tone.ts';
 import { channelRows, channelTone } from './channel-rows.ts';
 import { ROWS_AT_ONCE } from './mapped-rows.ts';
+import { separatedBands } from './separated-bands.ts';
 import { separateBytes, separateRow, type SeparationTable } from './table.ts';
-
-/** Bands of all inks of a table, one ink's under another's. */
-const recentSeparated = cache<Plane>('separated bands', ({ data }) => data.byteLength, releaseBand);
 
 /**
  * Amounts of one ink of a table, as rows.
@@ -26,7 +23,8 @@ export function separatedRows(source: ToneSource, tone: Tone, table: SeparationT
     const top = band * ROWS_AT_ONCE;
     const rows = Math.min(height, top + ROWS_AT_ONCE) - top;
     const pixels = rows * width;
-    const { data } = recentSeparated(`${key} ${band}`, () => {
+    // One ink's under another's.
+    const { data } = separatedBands(`${key} ${band}`, () => {
       const all = bandPlane(width, rows * table.inks);
       const out = Array.from({ length: table.inks }, (_, i) =>
         all.data.subarray(i * pixels, (i + 1) * pixels),

@@ -26,7 +26,7 @@ export function edgeIndex(area: Area): EdgeIndex {
   const column = (x: number) => Math.floor((x - whole.left) / side);
   const row = (y: number) => Math.floor((y - whole.top) / side);
   const [across, down] = [column(whole.right) + 1, row(whole.foot) + 1];
-  // 1 where an edge passes; −1 outside and 2 inside once it was asked.
+  // 1 where an edge passes; −1 outside and 2 inside once something beside it was asked.
   const squares = new Int8Array(across * down);
   for (const path of area) {
     for (let i = 0, j = path.length - 1; i < path.length; j = i++) {
@@ -47,7 +47,16 @@ export function edgeIndex(area: Area): EdgeIndex {
     for (let y = y0; y <= y1; y++)
       for (let x = x0; x <= x1; x++) if (squares[y * across + x] === 1) return 'edge';
     const at = y0 * across + x0;
-    if (squares[at] === 0) squares[at] = holds(area, left, top) ? 2 : -1;
+    if (squares[at] === 0)
+      fillRun(squares, at, y0 * across, (y0 + 1) * across, holds(area, left, top) ? 2 : -1);
     return squares[at] === 2 ? 'inside' : 'outside';
   };
+}
+
+/** Gives a square a value, and those to both sides of it as far as no edge passes: they lie on the same side of all edges. */
+function fillRun(squares: Int8Array, at: number, rowStart: number, rowEnd: number, value: number): void {
+  let [from, to] = [at, at + 1];
+  while (from > rowStart && squares[from - 1] !== 1) from--;
+  while (to < rowEnd && squares[to] !== 1) to++;
+  squares.fill(value, from, to);
 }

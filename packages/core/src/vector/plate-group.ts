@@ -75,7 +75,7 @@ export interface DrawnDots {
   /** Units of the file in one of the paths'. */
   readonly scale: number;
   /** Share of the plate's film that all its dots ink, 0–1: told with the first part, 0 with the others. */
-  readonly inked: number;
+  readonly inked: () => number;
 }
 
 /** Path data, with the rule it is filled by. */
@@ -112,7 +112,7 @@ export function plateShapes(
       dots: (part) => {
         const out = paths(makeDots);
         dots.draw(part, out);
-        return { paths: out.texts(), scale: 1, inked: part === 0 ? askedShare(scene, plate) : 0 };
+        return { paths: out.texts(), scale: 1, inked: () => (part === 0 ? askedShare(scene, plate) : 0) };
       },
       lines,
     };
@@ -123,10 +123,10 @@ export function plateShapes(
     parts,
     dots: (part) => {
       // Pixels are outlined all together.
-      if (part > 0) return { paths: [], scale: 1, inked: 0 };
+      if (part > 0) return { paths: [], scale: 1, inked: () => 0 };
       const out = paths(makeDots);
       const drawn = drawOutlines(scene, plate, edges, units, smooth, isBlended, out);
-      return { ...drawn, paths: out.texts() };
+      return { scale: drawn.scale, paths: out.texts(), inked: () => drawn.inked };
     },
     lines,
   };
@@ -180,8 +180,9 @@ export function plateGroup(
 }
 
 /** Dots as elements of SVG. */
-export interface DotElements extends Pick<DrawnDots, 'inked'> {
+export interface DotElements {
   readonly text: string;
+  readonly inked: number;
 }
 
 /** A part of a plate's dots as elements of SVG. */
@@ -190,7 +191,7 @@ export function dotElements({ paths, scale, inked }: DrawnDots): DotElements {
   const isPlain = scale === 1 || elements === '';
   return {
     text: isPlain ? elements : `<g transform="scale(${Number(scale.toPrecision(12))})">${elements}</g>`,
-    inked,
+    inked: inked(),
   };
 }
 

@@ -3,7 +3,8 @@ import { after, moved, scaled } from '../../raster/affine.ts';
 import { createPlane, percentToCoverage, SOLID } from '../../raster/plane.ts';
 import type { Rows } from '../../raster/rows.ts';
 import { paintStroke } from '../../tone/paint-stroke.ts';
-import { bandRows, toneRows } from '../../tone/tone-rows.ts';
+import { bandRows, toneRows, type ToneSource } from '../../tone/tone-rows.ts';
+import type { Tone } from '../../tone/tone.ts';
 import { mappedRows, ROWS_AT_ONCE } from '../mapped-rows.ts';
 import { ink, percent } from '../route-field.ts';
 import { defineRoute } from '../route-kind.ts';
@@ -29,15 +30,17 @@ export interface BandsRoute {
 const isInk = (id: string | null): id is string => id !== null;
 
 /** Flat ink where the tone lies in a band of its, and in painted areas. */
-function flatRows(rows: Rows, route: BandsRoute, id: string): Rows {
+function flatRows(source: ToneSource, tone: Tone, route: BandsRoute, id: string): Rows {
   const edges = [0, ...route.at.map(percentToCoverage), SOLID + 1];
   const table = new Uint16Array(SOLID + 1);
   route.inks.forEach((one, i) => {
     if (one === id) table.fill(SOLID, edges[i], edges[i + 1]);
   });
-  const flat = mappedRows(rows, table);
+  const key = JSON.stringify([route.at, route.inks.map((one) => one === id)]);
+  const flat = mappedRows(source, tone, key, table);
   const painted = route.painted.filter((one) => one.ink === id && one.strokes.length > 0);
   if (painted.length === 0) return flat;
+  const rows = toneRows(source, tone);
   const { width, height } = rows;
   return bandRows(width, height, ROWS_AT_ONCE, (band) => {
     const top = band * ROWS_AT_ONCE;
@@ -95,6 +98,6 @@ export const bandsRoute = defineRoute<BandsRoute>({
   isColour: false,
   inks: ({ inks, painted }) => [...new Set([...inks.filter(isInk), ...painted.map((one) => one.ink)])],
   lineInks: ({ inks }) => inks.slice(-1).filter(isInk),
-  rows: (route, id, { source, tone }) => flatRows(toneRows(source, tone), route, id),
+  rows: (route, id, { source, tone }) => flatRows(source, tone, route, id),
   isFlat: true,
 });

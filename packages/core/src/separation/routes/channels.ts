@@ -1,7 +1,7 @@
 import type { Ink } from '../../ink/ink.ts';
 import { coverageTable } from '../../raster/coverage-table.ts';
 import { SOLID } from '../../raster/plane.ts';
-import { channelRows } from '../channel-rows.ts';
+import { channelRows, channelSource, channelTone } from '../channel-rows.ts';
 import { mappedRows } from '../mapped-rows.ts';
 import { ink } from '../route-field.ts';
 import { defineRoute, hasTwice, INK_TWICE, type RouteStart } from '../route-kind.ts';
@@ -68,7 +68,9 @@ export const channelsRoute = defineRoute<ChannelsRoute>({
   inks: idsOf,
   lineInks: idsOf,
   rows(route, id, { source, tone }) {
-    const rows = channelRows(source, tone, idsOf(route).indexOf(id));
-    return route.ink === 'dark' ? rows : mappedRows(rows, INVERTED);
+    const channel = idsOf(route).indexOf(id);
+    return route.ink === 'dark'
+      ? channelRows(source, tone, channel)
+      : mappedRows(channelSource(source, channel), channelTone(tone, channel), 'inverted', INVERTED);
   },
 });

@@ -1,6 +1,5 @@
 import { present } from '../../base/present.ts';
 import type { CurvePoint } from '../../tone/curve.ts';
-import { toneRows } from '../../tone/tone-rows.ts';
 import { curveTable } from '../../tone/curve-table.ts';
 import { mappedRows } from '../mapped-rows.ts';
 import { ink } from '../route-field.ts';
@@ -17,13 +16,11 @@ const LINE_TONE = 50;
 
 const idsOf = ({ inks }: TonesRoute): string[] => inks.map((one) => one.ink);
 
-const tableFor = ({ inks }: TonesRoute, id: string): Uint16Array =>
-  curveTable(
-    present(
-      inks.find((one) => one.ink === id),
-      'ink of this route',
-    ).curve,
-  );
+const curveOf = ({ inks }: TonesRoute, id: string): readonly CurvePoint[] =>
+  present(
+    inks.find((one) => one.ink === id),
+    'ink of this route',
+  ).curve;
 
 export const tonesRoute = defineRoute<TonesRoute>({
   kind: 'tones',
@@ -54,6 +51,9 @@ export const tonesRoute = defineRoute<TonesRoute>({
   inks: idsOf,
   lineInks: ({ inks }) =>
     inks.filter(({ curve }) => (curve.at(-1)?.out ?? 0) >= LINE_TONE).map((one) => one.ink),
-  rows: (route, id, { source, tone }) => mappedRows(toneRows(source, tone), tableFor(route, id)),
-  toneTable: tableFor,
+  rows(route, id, { source, tone }) {
+    const curve = curveOf(route, id);
+    return mappedRows(source, tone, JSON.stringify(curve), curveTable(curve));
+  },
+  toneTable: (route, id) => curveTable(curveOf(route, id)),
 });
