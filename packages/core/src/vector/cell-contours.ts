@@ -5,24 +5,27 @@ import { smoothThresholds } from '../screen/smooth-cell.ts';
 import type { Spot } from '../screen/spot/spot.ts';
 import type { Transfer } from '../screen/transfer.ts';
 import { CellField } from './cell-field.ts';
-import { dotManners, FINER, type DotManner } from './dot-manners.ts';
+import { dotManners, sideOf, type DotManner } from './dot-manners.ts';
 import type { Dot } from './lattice-dot.ts';
 import type { LatticeGrid } from './lattice-grid.ts';
 import type { Tiles } from './tiles.ts';
 import type { TileTones } from './tile-tones.ts';
 
-/** Pixels of the film that tones may move a dot's edge by in a cell where they count as even. */
-const EVEN = 0.5;
-/** Parts of a pixel that places are told apart by: tones times their square are whole numbers of 30 bits. */
+/** Pixels of the film that all of a cell's tones may differ by where they count as even: its dot's edge is off by a quarter of that at most. */
+const EVEN = 1;
+/** Parts of a pixel that places are told by, and those that tones between pixels are mixed by: tones times their square are whole numbers of 30 bits. */
+const PLACE_BITS = 16;
+const PLACES = 1 << PLACE_BITS;
 const PARTS_BITS = 7;
 const PARTS = 1 << PARTS_BITS;
+const REST_BITS = PLACE_BITS - PARTS_BITS;
 const { imul } = Math;
 
 /** The dots of a straight lattice as the film has them in single cells: where coverage is above its threshold, inside the cell. */
 export class CellContours {
   private readonly mannerOf: (share: number) => DotManner | undefined;
   private readonly fields: (CellField | undefined)[] = [];
-  private readonly places: ({ across: Float64Array; down: Float64Array } | undefined)[] = [];
+  private readonly places: ({ across: Int32Array; down: Int32Array } | undefined)[] = [];
   private readonly threshold: (u: number, v: number) => number;
   private readonly table: Uint16Array | undefined;
   private readonly even: number;
@@ -74,7 +77,7 @@ export class CellContours {
   }
 
   private fieldOf(level: number): CellField {
-    return (this.fields[level] ??= new CellField(this.threshold, this.side * FINER[level]));
+    return (this.fields[level] ??= new CellField(this.threshold, sideOf(this.side, level)));
   }
 
   /**
@@ -95,20 +98,21 @@ export class CellContours {
     const tile = this.tiles.about(xx * u + xy * v + x0, yx * u + yy * v + y0);
     const { data, width } = tile.tones;
     // From the tile's first pixel: above 0, so that what is cut off is below.
-    const fromX = (xx * column + xy * row + x0 - tile.x) * PARTS;
-    const fromY = (yx * column + yy * row + y0 - tile.y) * PARTS;
+    const fromX = ((xx * column + xy * row + x0 - tile.x) * PLACES) | 0;
+    const fromY = ((yx * column + yy * row + y0 - tile.y) * PLACES) | 0;
     let least = SOLID;
     let most = 0;
     let sum = 0;
     for (let i = 0; i < tones.length; i++) {
       const x = (fromX + across[i]) | 0;
       const y = (fromY + down[i]) | 0;
-      const fx = x & (PARTS - 1);
-      const at = imul(y >> PARTS_BITS, width) + (x >> PARTS_BITS);
+      const fx = (x >> REST_BITS) & (PARTS - 1);
+      const at = imul(y >> PLACE_BITS, width) + (x >> PLACE_BITS);
       const upper = (data[at] << PARTS_BITS) + imul(data[at + 1] - data[at], fx);
       const foot = at + width;
       const lower = (data[foot] << PARTS_BITS) + imul(data[foot + 1] - data[foot], fx);
-      const tone = ((upper << PARTS_BITS) + imul(lower - upper, y & (PARTS - 1))) >> (2 * PARTS_BITS);
+      const tone =
+        ((upper << PARTS_BITS) + imul(lower - upper, (y >> REST_BITS) & (PARTS - 1))) >> (2 * PARTS_BITS);
       // What is bare stays so, whatever the least dot.
       const made = table && tone > 0 ? table[tone] : tone;
       tones[i] = made;
@@ -120,16 +124,16 @@ export class CellContours {
   }
 
   /** Where the points of a level lie from the first corner of their cell, parts of a pixel. */
-  private placesOf(level: number): { across: Float64Array; down: Float64Array } {
+  private placesOf(level: number): { across: Int32Array; down: Int32Array } {
     return (this.places[level] ??= (() => {
       const { side, width, tones } = this.fieldOf(level);
       const { xx, xy, yx, yy } = this.toPixels;
       const at = (along: number, down: number) => (i: number) =>
-        ((along * (i % width) + down * Math.floor(i / width)) * PARTS) / side;
+        Math.round(((along * (i % width) + down * Math.floor(i / width)) * PLACES) / side);
       const [across, down] = [at(xx, xy), at(yx, yy)];
       return {
-        across: Float64Array.from(tones, (_, i) => across(i)),
-        down: Float64Array.from(tones, (_, i) => down(i)),
+        across: Int32Array.from(tones, (_, i) => across(i)),
+        down: Int32Array.from(tones, (_, i) => down(i)),
       };
     })());
   }

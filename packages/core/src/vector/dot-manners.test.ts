@@ -2,7 +2,7 @@ import { SOLID } from '../raster/plane.ts';
 import { smoothThresholds } from '../screen/smooth-cell.ts';
 import { SPOTS } from '../screen/spot/index.ts';
 import { CellField } from './cell-field.ts';
-import { dotManners, FINER } from './dot-manners.ts';
+import { dotManners, LEVELS, sideOf } from './dot-manners.ts';
 import { outlinesOf } from './lattice-dot.ts';
 
 const SIDE = 10;
@@ -16,7 +16,7 @@ it.each(SPOTS.map((spot) => [spot.id, spot] as const))('an even tone of %s has i
   const threshold = smoothThresholds(`test ${id}`, spot);
   const shape = outlinesOf(`test ${id}`, spot.outline);
   const mannerOf = dotManners(`test ${id}`, threshold, SIDE, shape);
-  const fields = FINER.map((times) => new CellField(threshold, SIDE * times));
+  const fields = LEVELS.map((level) => new CellField(threshold, sideOf(SIDE, level)));
   let asItself = 0;
   for (const tone of TONES) {
     const manner = mannerOf(tone);

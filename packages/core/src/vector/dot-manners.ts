@@ -4,8 +4,14 @@ import { CellField } from './cell-field.ts';
 import type { DotBuilder } from './dot-builder.ts';
 import type { Dot } from './lattice-dot.ts';
 
-/** How many times as fine points are looked at where a dot's shape is thin. */
-export const FINER = [1, 2, 4] as const;
+/** How many times as fine points are looked at where a dot's shape is thin, or its corners fall badly between them, about. */
+const FINER = [1, 1.4, 2, 4] as const;
+
+/** Levels of points, from the coarsest on. */
+export const LEVELS = [...FINER.keys()];
+
+/** Points along a cell of a level, from the coarsest's; even. */
+export const sideOf = (side: number, level: number): number => 2 * Math.round((side * FINER[level]) / 2);
 /** Sizes of dots that manners are told for, and tones about the middle of a size that have to be true. */
 const SIZES = 64;
 const NEAR = [-0.5, -0.25, 0, 0.25, 0.5].map((part) => part / SIZES);
@@ -16,7 +22,7 @@ const HALVINGS = 10;
 
 /** How the contours of dots of a size are found so that an even tone's has its area. */
 export interface DotManner {
-  /** Of `FINER`. */
+  /** 0 for the coarsest points. */
   readonly level: number;
   /** Coverage (0–65535) that is added to tones between bare and solid: it makes up for corners that are cut between two points. */
   readonly shift: number;
@@ -42,7 +48,7 @@ export const dotManners = (
   recentManners(`${key} · ${side}`, () => {
     const found = new Map<number, DotManner | undefined>();
     const fields: (CellField | undefined)[] = [];
-    const fieldOf = (level: number) => (fields[level] ??= new CellField(threshold, side * FINER[level]));
+    const fieldOf = (level: number) => (fields[level] ??= new CellField(threshold, sideOf(side, level)));
     return (share) => {
       const size = Math.min(SIZES - 1, Math.floor(share * SIZES));
       if (!found.has(size)) found.set(size, mannerOf((size + 0.5) / SIZES, fieldOf, shape));
@@ -56,7 +62,7 @@ function mannerOf(
   shape: (share: number) => Dot,
 ): DotManner | undefined {
   const { loops, touches } = shape(tone);
-  for (const level of FINER.keys()) {
+  for (const level of LEVELS) {
     const field = fieldOf(level);
     const drawn = (drawnTone: number): DotBuilder => {
       field.tones.fill(drawnTone * SOLID);

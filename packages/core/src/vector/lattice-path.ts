@@ -1,4 +1,3 @@
-import { areaUnder } from '../path/piece.ts';
 import { after, moved, scaled, type Affine } from '../raster/affine.ts';
 import type { LatticeGrid } from './lattice-grid.ts';
 import type { EdgeIndex } from './edge-index.ts';
@@ -6,7 +5,7 @@ import type { PathData, Paths } from './path-data.ts';
 import type { Area } from '../path/area.ts';
 import { clipped } from './clipped.ts';
 import type { DotRows } from './dot-rows.ts';
-import { isPoints, PIECE_NUMBERS, stitching, type CellLoop, type Stitching } from './stitch.ts';
+import { isPoints, stitching, type CellLoop, type Stitching } from './stitch.ts';
 
 /** Units by which half an ellipse may be off for rounding. */
 const SHORT = 1.3;
@@ -110,53 +109,11 @@ function drawRows(
   }
   const fromMiddles = after(moved(0.5, 0.5), toPath);
   for (const where of ['inner', 'rim'] as const) {
-    joined[where].loops((pieces, length) => {
-      if (Math.abs(areaOfStored(pieces, length)) > CRUMB)
-        drawPieces(pieces, length, fromMiddles, unit, grid.turn, outs[where]);
+    joined[where].loops(({ area, draw }) => {
+      if (Math.abs(area()) > CRUMB) draw(fromMiddles, unit, grid.turn, outs[where]);
     });
   }
   return row;
-}
-
-/** Area that stored pieces enclose, in cells. */
-function areaOfStored(pieces: Float64Array, count: number): number {
-  let sum = 0;
-  for (let at = 0; at < count * PIECE_NUMBERS; at += PIECE_NUMBERS)
-    sum += areaUnder(
-      pieces[at],
-      pieces[at + 1],
-      pieces[at + 2],
-      pieces[at + 3],
-      pieces[at + 4],
-      pieces[at + 5],
-      pieces[at + 6] === 1,
-    );
-  // Stitching holds points that are very near for the same: the last may be a little off the first.
-  const end = (count - 1) * PIECE_NUMBERS;
-  return sum + areaUnder(pieces[end + 2], pieces[end + 3], pieces[0], pieces[1], 0, 0, true);
-}
-
-/** Draws one closed outline of stored pieces; `map` leads from cells to units of the path. */
-function drawPieces(
-  pieces: Float64Array,
-  count: number,
-  { xx, xy, x0, yx, yy, y0 }: Affine,
-  unit: number,
-  turn: number,
-  out: PathData,
-): void {
-  out.move(xx * pieces[0] + xy * pieces[1] + x0, yx * pieces[0] + yy * pieces[1] + y0);
-  for (let k = 0; k < count; k++) {
-    const at = k * PIECE_NUMBERS;
-    const u = pieces[at + 2];
-    const v = pieces[at + 3];
-    const rx = pieces[at + 4];
-    const x = xx * u + xy * v + x0;
-    const y = yx * u + yy * v + y0;
-    if (rx > 0) out.arc(rx * unit, pieces[at + 5] * unit, turn, pieces[at + 6] === 1, x, y);
-    else if (k < count - 1) out.line(x, y);
-  }
-  out.close();
 }
 
 /** Draws a closed outline through points, x and y by turns. */

@@ -1,23 +1,22 @@
-import { areaUnder } from '../path/piece.ts';
-import { PIECE_NUMBERS, stitching, type CellLoop, type Stitching } from './stitch.ts';
+import { scaled } from '../raster/affine.ts';
+import { pathData } from './path-data.ts';
+import { stitching, type CellLoop, type Stitching } from './stitch.ts';
 
 const WHOLE: CellLoop = [-0.5, -0.5, 0.5, -0.5, 0.5, 0.5, -0.5, 0.5];
+const IN_TENTHS = scaled(10);
 /** The left half of a cell, bounded by half a circle. */
 const HALF_ROUND: CellLoop = [
   { x0: -0.5, y0: -0.5, x1: -0.5, y1: 0.5, rx: 0.5, ry: 0.5, forward: true },
   { x0: -0.5, y0: 0.5, x1: -0.5, y1: -0.5, rx: 0, ry: 0, forward: true },
 ];
 
-/** Points and area of each loop. */
-function loopsOf(made: Stitching): { points: number; area: number }[] {
-  const loops: { points: number; area: number }[] = [];
-  made.loops((pieces, count) => {
-    let area = 0;
-    for (let at = 0; at < count * PIECE_NUMBERS; at += PIECE_NUMBERS) {
-      const [x0, y0, x1, y1, rx, ry, forward] = pieces.subarray(at, at + PIECE_NUMBERS);
-      area += areaUnder(x0, y0, x1, y1, rx, ry, forward === 1);
-    }
-    loops.push({ points: count, area });
+/** Steps and area of each loop. */
+function loopsOf(made: Stitching): { steps: string; area: number }[] {
+  const loops: { steps: string; area: number }[] = [];
+  made.loops(({ area, draw }) => {
+    const out = pathData();
+    draw(IN_TENTHS, 10, 0, out);
+    loops.push({ steps: out.text(), area: area() });
   });
   return loops;
 }
@@ -31,15 +30,15 @@ it('joins cells whose ink meets, and leaves a hole where one has none', () => {
   // It is empty then, and can be used again.
   expect(loopsOf(made)).toEqual([]);
   made.add(2, 0, WHOLE);
-  expect(loopsOf(made)).toEqual([{ points: 4, area: 1 }]);
+  expect(loopsOf(made)).toEqual([{ steps: 'm15 5v-10h10v10z', area: 1 }]);
 });
 
 it('keeps arcs between what is joined, whatever tells the outlines', () => {
   const made = stitching(0, 3);
   made.add(1, 1, WHOLE);
   made.add(2, 1, HALF_ROUND);
-  const [{ area, points }, ...others] = loopsOf(made);
+  const [{ area, steps }, ...others] = loopsOf(made);
   expect(others).toEqual([]);
-  expect(points).toBe(4);
+  expect(steps).toBe('m15 5a5 5 0 0 1 0 10h-10v-10z');
   expect(area).toBeCloseTo(1 + (Math.PI * 0.25) / 2, 9);
 });

@@ -1,8 +1,8 @@
 import type { Piece } from '../path/piece.ts';
+import type { Affine } from '../raster/affine.ts';
+import type { PathData } from './path-data.ts';
+import { Runs } from './runs.ts';
 
-/** Steps of a cell that points are told apart by; lattices have at most 32 768 cells each way. */
-const FINE = 1 << 11;
-const MIDDLE = 16384;
 const HALF = 0.5;
 
 /**
@@ -12,8 +12,16 @@ const HALF = 0.5;
 export interface Stitching {
   /** Adds a closed outline of a cell. Cells come row by row, `j` never falling. */
   add(i: number, j: number, loop: CellLoop): void;
-  /** Gives the loops that have come about, one after another: pieces in units of cells, `PIECE_NUMBERS` each, good until the next. */
-  loops(visit: (pieces: Float64Array, count: number) => void): void;
+  /** Gives the loops that have come about, one after another. */
+  loops(visit: (loop: StitchedLoop) => void): void;
+}
+
+/** A closed outline of what has been joined, good until the next. */
+export interface StitchedLoop {
+  /** In square cells; below 0 for a hole. */
+  readonly area: () => number;
+  /** See `Runs`. */
+  readonly draw: (map: Affine, unit: number, turn: number, out: PathData) => void;
 }
 
 /** A closed outline in a cell, from its middle: pieces, or the points between straight ones, x and y by turns. */
@@ -74,50 +82,6 @@ class Lines {
   }
 }
 
-/** Numbers of a stored piece: x0, y0, x1, y1, rx, ry, and 1 for forward. */
-export const PIECE_NUMBERS = 7;
-
-/** Many pieces in one array of numbers, those together that follow one another within a cell. */
-class Runs {
-  /** Pieces that are there. */
-  count = 0;
-  numbers = new Float64Array(PIECE_NUMBERS << 10);
-  /** The first piece of each run. */
-  readonly firsts: number[] = [];
-
-  clear(): void {
-    this.count = 0;
-    this.firsts.length = 0;
-  }
-
-  /** A piece that begins a run. */
-  begin(x0: number, y0: number, x1: number, y1: number, rx = 0, ry = 0, forward = true): void {
-    this.firsts.push(this.count);
-    this.goOn(x0, y0, x1, y1, rx, ry, forward);
-  }
-
-  /** A piece that begins where the one before it ends. */
-  goOn(x0: number, y0: number, x1: number, y1: number, rx = 0, ry = 0, forward = true): void {
-    let at = this.count * PIECE_NUMBERS;
-    if (at + PIECE_NUMBERS > this.numbers.length) this.numbers = wider(this.numbers);
-    const { numbers } = this;
-    numbers[at++] = x0;
-    numbers[at++] = y0;
-    numbers[at++] = x1;
-    numbers[at++] = y1;
-    numbers[at++] = rx;
-    numbers[at++] = ry;
-    numbers[at] = forward ? 1 : 0;
-    this.count++;
-  }
-}
-
-function wider(numbers: Float64Array): Float64Array<ArrayBuffer> {
-  const out = new Float64Array(2 * numbers.length);
-  out.set(numbers);
-  return out;
-}
-
 /** @param left, right columns of cells: from `left` to below `right` */
 export function stitching(left: number, right: number): Stitching {
   const runs = new Runs();
@@ -127,11 +91,15 @@ export function stitching(left: number, right: number): Stitching {
   const uprights = new Lines(size);
   let [above, below] = [new Lines(size), new Lines(size)];
   const layLevels = (lines: Lines, y: number): void =>
-    lines.take((_, from, to) => runs.begin(from, y, to, y));
+    lines.take((_, from, to) => {
+      runs.begin(from, y, false);
+      runs.step(to, y);
+    });
   const finishRow = (next: number): void => {
     uprights.take((at, from, to) => {
       const x = left + at - HALF;
-      runs.begin(x, from, x, to);
+      runs.begin(x, from, false);
+      runs.step(x, to);
     });
     layLevels(above, row - HALF);
     if (next === row + 1) [above, below] = [below, above];
@@ -155,8 +123,8 @@ export function stitching(left: number, right: number): Stitching {
       const y1 = points[next + 1];
       if (laySide(i, j, x0, y0, x1, y1)) goesOn = false;
       else {
-        if (goesOn) runs.goOn(x0 + i, y0 + j, x1 + i, y1 + j);
-        else runs.begin(x0 + i, y0 + j, x1 + i, y1 + j);
+        if (!goesOn) runs.begin(x0 + i, y0 + j, false);
+        runs.step(x1 + i, y1 + j);
         goesOn = true;
       }
     }
@@ -166,8 +134,8 @@ export function stitching(left: number, right: number): Stitching {
     for (const { x0, y0, x1, y1, rx, ry, forward } of pieces) {
       if (rx === 0 && laySide(i, j, x0, y0, x1, y1)) goesOn = false;
       else {
-        if (goesOn) runs.goOn(x0 + i, y0 + j, x1 + i, y1 + j, rx, ry, forward);
-        else runs.begin(x0 + i, y0 + j, x1 + i, y1 + j, rx, ry, forward);
+        if (!goesOn) runs.begin(x0 + i, y0 + j, true);
+        runs.arc(x1 + i, y1 + j, rx, ry, forward);
         goesOn = true;
       }
     }
@@ -184,7 +152,12 @@ export function stitching(left: number, right: number): Stitching {
     loops(visit) {
       if (row > -Infinity) finishRow(Infinity);
       row = -Infinity;
-      chained(runs, visit);
+      chained(runs, (loop, count) =>
+        visit({
+          area: () => runs.area(loop, count),
+          draw: (map, unit, turn, out) => runs.draw(loop, count, map, unit, turn, out),
+        }),
+      );
       runs.clear();
     },
   };
@@ -210,25 +183,19 @@ function remaining(edges: readonly number[], lay: (from: number, to: number) => 
   }
 }
 
-/** Puts runs end to end, and gives each loop. */
-function chained(
-  { numbers, count, firsts }: Runs,
-  visit: (pieces: Float64Array, count: number) => void,
-): void {
-  // The same point always has the very same numbers, so they need not be told apart more finely than this.
-  const keyAt = (at: number) =>
-    Math.round((numbers[at] + MIDDLE) * FINE) * 2 ** 26 + Math.round((numbers[at + 1] + MIDDLE) * FINE);
-  const size = 2 ** Math.ceil(Math.log2(firsts.length * 2 + 2));
+/** Puts runs end to end, and gives each loop: the numbers of its runs, good until the next. */
+function chained(runs: Runs, visit: (loop: Int32Array, count: number) => void): void {
+  const { count } = runs;
+  const size = 2 ** Math.ceil(Math.log2(count * 2 + 2));
   const slotOf = (key: number) =>
     ((Math.imul(key | 0, 0x9e3779b1) ^ Math.imul((key / 2 ** 32) | 0, 0x85ebca6b)) >>> 0) & (size - 1);
-  const endOf = (run: number) => (run + 1 < firsts.length ? firsts[run + 1] : count);
   // Runs by where they start: the first of a slot, and the one after each.
   const first = new Int32Array(size).fill(-1);
-  const after = new Int32Array(firsts.length).fill(-1);
-  const starts = new Float64Array(firsts.length);
-  const used = new Uint8Array(firsts.length);
-  for (let i = firsts.length - 1; i >= 0; i--) {
-    const key = (starts[i] = keyAt(firsts[i] * PIECE_NUMBERS));
+  const after = new Int32Array(count).fill(-1);
+  const starts = new Float64Array(count);
+  const used = new Uint8Array(count);
+  for (let i = count - 1; i >= 0; i--) {
+    const key = (starts[i] = runs.startKey(i));
     const slot = slotOf(key);
     after[i] = first[slot];
     first[slot] = i;
@@ -241,19 +208,16 @@ function chained(
     for (let i = first[slot]; i >= 0; i = after[i]) if (!used[i] && starts[i] === key) return i;
     return -1;
   };
-  let loop = new Float64Array(PIECE_NUMBERS << 8);
-  for (let i = 0; i < firsts.length; i++) {
+  const loop = new Int32Array(count);
+  for (let i = 0; i < count; i++) {
     if (used[i]) continue;
     let length = 0;
     for (let next = i; next >= 0;) {
       used[next] = 1;
-      const from = firsts[next] * PIECE_NUMBERS;
-      const to = endOf(next) * PIECE_NUMBERS;
-      while (length + to - from > loop.length) loop = wider(loop);
-      for (let at = from; at < to; at++) loop[length++] = numbers[at];
-      const end = keyAt(to - PIECE_NUMBERS + 2);
+      loop[length++] = next;
+      const end = runs.endKey(next);
       next = end === starts[i] ? -1 : take(end);
     }
-    visit(loop, length / PIECE_NUMBERS);
+    visit(loop, length);
   }
 }
