@@ -18,52 +18,70 @@ type Step =
       readonly y: number;
     };
 
-/** A path that is cut to an area: what is drawn far from the area's edge stays as it is, or goes. */
-export interface ClippedPath extends PathData {
-  /** Draws what had to be cut. */
-  finish(): void;
-}
-
 /**
- * Draws even-odd outlines into a path, cut to an area. Outlines that come near its edge are cut together, once all are there, for
- * some may be holes of others.
- *
- * @param near  what lies near the area's edge
- * @param crumb square units below which what is left of an outline is let go
+ * Draws even-odd outlines into a path, cut to an area: what is drawn far from the area's edge stays as it is, or goes. Outlines that come near
+ * the edge are cut together, once all are there, for some may be holes of others.
  */
-export function clipped(out: PathData, area: Area, near = edgeIndex(area), crumb = 0): ClippedPath {
-  const cut: Paths64 = [];
-  let steps: Step[] = [];
-  let start: [number, number] = [0, 0];
-  const draw = (): void => {
-    out.move(...start);
-    for (const step of steps) {
+export class ClippedPath implements PathData {
+  private readonly cut: Paths64 = [];
+  private steps: Step[] = [];
+  private startX = 0;
+  private startY = 0;
+
+  /**
+   * @param near  what lies near the area's edge
+   * @param crumb square units below which what is left of an outline is let go
+   */
+  constructor(
+    private readonly out: PathData,
+    private readonly area: Area,
+    private readonly near = edgeIndex(area),
+    private readonly crumb = 0,
+  ) {}
+
+  move(x: number, y: number): void {
+    this.startX = x;
+    this.startY = y;
+    this.steps = [];
+  }
+
+  line(x: number, y: number): void {
+    this.steps.push({ kind: 'line', x, y });
+  }
+
+  curve(): never {
+    throw new TypeError('Dots have no curves but arcs.');
+  }
+
+  arc(rx: number, ry: number, turn: number, sweep: boolean, x: number, y: number): void {
+    this.steps.push({ kind: 'arc', rx, ry, turn, sweep, x, y });
+  }
+
+  close(): void {
+    const { startX, startY, steps } = this;
+    const place = this.near(boxAround(startX, startY, steps));
+    if (place === 'inside') this.draw();
+    else if (place === 'edge') this.cut.push(flattened(startX, startY, steps));
+  }
+
+  /** Draws what had to be cut. */
+  finish(): void {
+    for (const path of cutTo(this.cut, this.area)) if (sizeOf(path) > this.crumb) drawPolygon(path, this.out);
+  }
+
+  text(): string {
+    return this.out.text();
+  }
+
+  private draw(): void {
+    const { out } = this;
+    out.move(this.startX, this.startY);
+    for (const step of this.steps) {
       if (step.kind === 'line') out.line(step.x, step.y);
       else out.arc(step.rx, step.ry, step.turn, step.sweep, step.x, step.y);
     }
     out.close();
-  };
-  return {
-    move(x, y) {
-      start = [x, y];
-      steps = [];
-    },
-    line: (x, y) => void steps.push({ kind: 'line', x, y }),
-    curve: () => {
-      throw new TypeError('Dots have no curves but arcs.');
-    },
-    arc: (rx, ry, turn, sweep, x, y) => void steps.push({ kind: 'arc', rx, ry, turn, sweep, x, y }),
-    close() {
-      const box = boxAround(start, steps);
-      const place = near(box);
-      if (place === 'inside') draw();
-      else if (place === 'edge') cut.push(flattened(start, steps));
-    },
-    finish() {
-      for (const path of cutTo(cut, area)) if (sizeOf(path) > crumb) drawPolygon(path, out);
-    },
-    text: () => out.text(),
-  };
+  }
 }
 
 /** Draws one closed polygon. */
@@ -75,24 +93,28 @@ export function drawPolygon(path: Area[number], out: PathData): void {
 }
 
 /** The box around an outline; an arc of at most half an ellipse is no farther from the middle of its ends than its longer axis. */
-function boxAround([x, y]: readonly [number, number], steps: readonly Step[]): Box {
-  let [left, right, top, foot] = [x, x, y, y];
+function boxAround(x: number, y: number, steps: readonly Step[]): Box {
+  const box = { left: x, right: x, top: y, foot: y };
   let [lastX, lastY] = [x, y];
-  const hold = (px: number, py: number, reach: number): void => {
-    left = Math.min(left, px - reach);
-    right = Math.max(right, px + reach);
-    top = Math.min(top, py - reach);
-    foot = Math.max(foot, py + reach);
-  };
   for (const step of steps) {
-    if (step.kind === 'arc') hold((lastX + step.x) / 2, (lastY + step.y) / 2, Math.max(step.rx, step.ry));
-    hold(step.x, step.y, 0);
-    [lastX, lastY] = [step.x, step.y];
+    if (step.kind === 'arc')
+      hold(box, (lastX + step.x) / 2, (lastY + step.y) / 2, Math.max(step.rx, step.ry));
+    hold(box, step.x, step.y, 0);
+    lastX = step.x;
+    lastY = step.y;
   }
-  return { left, right, top, foot };
+  return box;
 }
 
-function flattened([startX, startY]: readonly [number, number], steps: readonly Step[]): Area[number] {
+/** Widens a box to hold what reaches so far about a point. */
+function hold(box: { -readonly [Side in keyof Box]: number }, x: number, y: number, reach: number): void {
+  box.left = Math.min(box.left, x - reach);
+  box.right = Math.max(box.right, x + reach);
+  box.top = Math.min(box.top, y - reach);
+  box.foot = Math.max(box.foot, y + reach);
+}
+
+function flattened(startX: number, startY: number, steps: readonly Step[]): Area[number] {
   const points = [{ x: Math.round(startX), y: Math.round(startY) }];
   let [x, y] = [startX, startY];
   for (const step of steps) {

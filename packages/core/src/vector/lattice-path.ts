@@ -3,9 +3,9 @@ import type { LatticeGrid } from './lattice-grid.ts';
 import type { EdgeIndex } from './edge-index.ts';
 import type { PathData, Paths } from './path-data.ts';
 import type { Area } from '../path/area.ts';
-import { clipped } from './clipped.ts';
+import { ClippedPath } from './clipped.ts';
 import type { DotRows } from './dot-rows.ts';
-import { isPoints, stitching, type CellLoop, type Stitching } from './stitch.ts';
+import { isPoints, Stitching, type CellLoop } from './stitch.ts';
 
 /** Units by which half an ellipse may be off for rounding. */
 const SHORT = 1.3;
@@ -42,12 +42,13 @@ export function latticePath(drawing: LatticeDrawing, { from, to }: RowsOf, out: 
   const { grid, scale, area, near } = drawing;
   const crumb = CRUMB * (grid.side * scale) ** 2;
   const joined: Joined = {
-    inner: stitching(grid.left, grid.right),
-    rim: stitching(grid.left, grid.right),
+    inner: new Stitching(grid.left, grid.right),
+    rim: new Stitching(grid.left, grid.right),
   };
   for (let row = from; row < to;) {
     const inner = out.next();
-    const [lone, rim] = [clipped(inner, area, near, crumb), clipped(out.next(), area, near, crumb)];
+    const lone = new ClippedPath(inner, area, near, crumb);
+    const rim = new ClippedPath(out.next(), area, near, crumb);
     row = drawRows(drawing, { from: row, to }, joined, { inner, lone, rim });
     lone.finish();
     rim.finish();
@@ -109,8 +110,9 @@ function drawRows(
   }
   const fromMiddles = after(moved(0.5, 0.5), toPath);
   for (const where of ['inner', 'rim'] as const) {
-    joined[where].loops(({ area, draw }) => {
-      if (Math.abs(area()) > CRUMB) draw(fromMiddles, unit, grid.turn, outs[where]);
+    joined[where].loops((runs, loop, length) => {
+      if (Math.abs(runs.area(loop, length)) > CRUMB)
+        runs.draw(loop, length, fromMiddles, unit, grid.turn, outs[where]);
     });
   }
   return row;

@@ -21,84 +21,96 @@ const [MOVE, LINE, LEVEL, UPRIGHT, ARC, CURVE, CLOSE] = Array.from('mlhvacz', (l
 const SPACE = 32;
 
 /** SVG path data with relative commands, which is the shortest it can be. */
-export function pathData(): PathData {
-  const text = new NumberText();
-  let x = 0;
-  let y = 0;
-  let startX = 0;
-  let startY = 0;
-  let last = 0;
-  /** A number after another: a minus parts them by itself. */
-  const then = (number: number): void => {
-    if (number >= 0) text.letter(SPACE);
-    text.whole(number);
-  };
-  /** A command with its first number; its letter is left out after another of its kind. */
-  const put = (letter: number, number: number): void => {
-    if (letter === last && letter !== MOVE) then(number);
+class SvgPathData implements PathData {
+  private readonly written = new NumberText();
+  private x = 0;
+  private y = 0;
+  private startX = 0;
+  private startY = 0;
+  private last = 0;
+
+  move(nextX: number, nextY: number): void {
+    const dx = Math.round(nextX) - this.x;
+    const dy = Math.round(nextY) - this.y;
+    this.startX = this.x += dx;
+    this.startY = this.y += dy;
+    this.put(MOVE, dx);
+    this.then(dy);
+  }
+
+  line(nextX: number, nextY: number): void {
+    const dx = Math.round(nextX) - this.x;
+    const dy = Math.round(nextY) - this.y;
+    if (dx === 0 && dy === 0) return;
+    this.x += dx;
+    this.y += dy;
+    if (dy === 0) this.put(LEVEL, dx);
+    else if (dx === 0) this.put(UPRIGHT, dy);
     else {
-      text.letter(letter);
-      text.whole(number);
+      this.put(LINE, dx);
+      this.then(dy);
     }
-    last = letter;
-  };
-  return {
-    move(nextX, nextY) {
-      const dx = Math.round(nextX) - x;
-      const dy = Math.round(nextY) - y;
-      startX = x += dx;
-      startY = y += dy;
-      put(MOVE, dx);
-      then(dy);
-    },
-    line(nextX, nextY) {
-      const dx = Math.round(nextX) - x;
-      const dy = Math.round(nextY) - y;
-      if (dx === 0 && dy === 0) return;
-      x += dx;
-      y += dy;
-      if (dy === 0) put(LEVEL, dx);
-      else if (dx === 0) put(UPRIGHT, dy);
-      else {
-        put(LINE, dx);
-        then(dy);
-      }
-    },
-    arc(rx, ry, turn, sweep, nextX, nextY) {
-      const dx = Math.round(nextX) - x;
-      const dy = Math.round(nextY) - y;
-      if (dx === 0 && dy === 0) return;
-      x += dx;
-      y += dy;
-      put(ARC, Math.round(rx));
-      then(Math.round(ry));
-      const angle = rx === ry ? 0 : Number(turn.toFixed(1));
-      if (angle >= 0) text.letter(SPACE);
-      text.ascii(`${angle} 0 ${sweep ? 1 : 0}`);
-      then(dx);
-      then(dy);
-    },
-    curve(ax, ay, bx, by, nextX, nextY) {
-      put(CURVE, Math.round(ax) - x);
-      then(Math.round(ay) - y);
-      then(Math.round(bx) - x);
-      then(Math.round(by) - y);
-      const dx = Math.round(nextX) - x;
-      const dy = Math.round(nextY) - y;
-      then(dx);
-      then(dy);
-      x += dx;
-      y += dy;
-    },
-    close() {
-      x = startX;
-      y = startY;
-      text.letter(CLOSE);
-      last = CLOSE;
-    },
-    text: () => text.toString(),
-  };
+  }
+
+  arc(rx: number, ry: number, turn: number, sweep: boolean, nextX: number, nextY: number): void {
+    const dx = Math.round(nextX) - this.x;
+    const dy = Math.round(nextY) - this.y;
+    if (dx === 0 && dy === 0) return;
+    this.x += dx;
+    this.y += dy;
+    this.put(ARC, Math.round(rx));
+    this.then(Math.round(ry));
+    const angle = rx === ry ? 0 : Number(turn.toFixed(1));
+    if (angle >= 0) this.written.letter(SPACE);
+    this.written.ascii(`${angle} 0 ${sweep ? 1 : 0}`);
+    this.then(dx);
+    this.then(dy);
+  }
+
+  curve(ax: number, ay: number, bx: number, by: number, nextX: number, nextY: number): void {
+    const { x, y } = this;
+    this.put(CURVE, Math.round(ax) - x);
+    this.then(Math.round(ay) - y);
+    this.then(Math.round(bx) - x);
+    this.then(Math.round(by) - y);
+    const dx = Math.round(nextX) - x;
+    const dy = Math.round(nextY) - y;
+    this.then(dx);
+    this.then(dy);
+    this.x += dx;
+    this.y += dy;
+  }
+
+  close(): void {
+    this.x = this.startX;
+    this.y = this.startY;
+    this.written.letter(CLOSE);
+    this.last = CLOSE;
+  }
+
+  text(): string {
+    return this.written.toString();
+  }
+
+  /** A number after another: a minus parts them by itself. */
+  private then(number: number): void {
+    if (number >= 0) this.written.letter(SPACE);
+    this.written.whole(number);
+  }
+
+  /** A command with its first number; its letter is left out after another of its kind. */
+  private put(letter: number, number: number): void {
+    if (letter === this.last && letter !== MOVE) this.then(number);
+    else {
+      this.written.letter(letter);
+      this.written.whole(number);
+    }
+    this.last = letter;
+  }
 }
+
+/** Begins SVG path data. */
+export const pathData = (): PathData => new SvgPathData();
 
 /** Paths one after another, each filled by itself: readers refuse, or crawl through, one of many megabytes. */
 export interface Paths {

@@ -9,7 +9,7 @@ import type { Scene } from '../recipe/scene.ts';
 import { countInk, type Bits } from '../raster/bits.ts';
 import { MM_PER_INCH } from '../raster/frame.ts';
 import { latticeOf } from '../screen/screen.ts';
-import { clipped, drawPolygon } from './clipped.ts';
+import { ClippedPath, drawPolygon } from './clipped.ts';
 import { dotPartCount, dotParts, hasDots, type DotOutlines } from './dots-path.ts';
 import { escaped } from './escaped.ts';
 import { hardEdges, hasGeometry, type HardEdges } from './hard-edges.ts';
@@ -234,7 +234,7 @@ function drawOutlines(
   }
   // Where tones end pixels do already; what line work leaves bare has still to be cut out.
   pixelPaths(bits, smooth, pixel, (draw) => {
-    const cut = clipped(out.next(), left);
+    const cut = new ClippedPath(out.next(), left);
     draw(cut);
     cut.finish();
   });

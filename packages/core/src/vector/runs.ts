@@ -74,6 +74,7 @@ export class Runs {
   /** Area that a loop of runs encloses. */
   area(loop: Int32Array, count: number): number {
     const { numbers } = this;
+    const start = this.firsts[loop[0]];
     let sum = 0;
     let [x, y] = [0, 0];
     for (let k = 0; k < count; k++) {
@@ -95,8 +96,7 @@ export class Runs {
       }
     }
     // Points that are very near count as the same: the last may be a little off the first.
-    const first = this.firsts[loop[0]];
-    return sum + (x * numbers[first + 1] - numbers[first] * y) / 2;
+    return sum + (x * numbers[start + 1] - numbers[start] * y) / 2;
   }
 
   /**

@@ -1,6 +1,6 @@
 import { scaled } from '../raster/affine.ts';
 import { pathData } from './path-data.ts';
-import { stitching, type CellLoop, type Stitching } from './stitch.ts';
+import { Stitching, type CellLoop } from './stitch.ts';
 
 const WHOLE: CellLoop = [-0.5, -0.5, 0.5, -0.5, 0.5, 0.5, -0.5, 0.5];
 const IN_TENTHS = scaled(10);
@@ -13,16 +13,16 @@ const HALF_ROUND: CellLoop = [
 /** Steps and area of each loop. */
 function loopsOf(made: Stitching): { steps: string; area: number }[] {
   const loops: { steps: string; area: number }[] = [];
-  made.loops(({ area, draw }) => {
+  made.loops((runs, loop, count) => {
     const out = pathData();
-    draw(IN_TENTHS, 10, 0, out);
-    loops.push({ steps: out.text(), area: area() });
+    runs.draw(loop, count, IN_TENTHS, 10, 0, out);
+    loops.push({ steps: out.text(), area: runs.area(loop, count) });
   });
   return loops;
 }
 
 it('joins cells whose ink meets, and leaves a hole where one has none', () => {
-  const made = stitching(0, 5);
+  const made = new Stitching(0, 5);
   for (let j = 0; j < 3; j++) for (let i = 0; i < 3; i++) if (i !== 1 || j !== 1) made.add(i, j, WHOLE);
   made.add(4, 2, WHOLE);
   const areas = loopsOf(made).map(({ area }) => area);
@@ -34,7 +34,7 @@ it('joins cells whose ink meets, and leaves a hole where one has none', () => {
 });
 
 it('keeps arcs between what is joined, whatever tells the outlines', () => {
-  const made = stitching(0, 3);
+  const made = new Stitching(0, 3);
   made.add(1, 1, WHOLE);
   made.add(2, 1, HALF_ROUND);
   const [{ area, steps }, ...others] = loopsOf(made);

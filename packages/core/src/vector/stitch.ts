@@ -1,28 +1,7 @@
 import type { Piece } from '../path/piece.ts';
-import type { Affine } from '../raster/affine.ts';
-import type { PathData } from './path-data.ts';
 import { Runs } from './runs.ts';
 
 const HALF = 0.5;
-
-/**
- * Joins the outlines of cells into outlines of everything: where ink lies on both sides of a line between two cells, the line
- * goes; where it lies on one, it stays.
- */
-export interface Stitching {
-  /** Adds a closed outline of a cell. Cells come row by row, `j` never falling. */
-  add(i: number, j: number, loop: CellLoop): void;
-  /** Gives the loops that have come about, one after another. */
-  loops(visit: (loop: StitchedLoop) => void): void;
-}
-
-/** A closed outline of what has been joined, good until the next. */
-export interface StitchedLoop {
-  /** In square cells; below 0 for a hole. */
-  readonly area: () => number;
-  /** See `Runs`. */
-  readonly draw: (map: Affine, unit: number, turn: number, out: PathData) => void;
-}
 
 /** A closed outline in a cell, from its middle: pieces, or the points between straight ones, x and y by turns. */
 export type CellLoop = readonly Piece[] | readonly number[];
@@ -82,38 +61,52 @@ class Lines {
   }
 }
 
-/** @param left, right columns of cells: from `left` to below `right` */
-export function stitching(left: number, right: number): Stitching {
-  const runs = new Runs();
-  let row = -Infinity;
-  // Upright lines of the row at hand, the level ones above it, and those below.
-  const size = right - left + 1;
-  const uprights = new Lines(size);
-  let [above, below] = [new Lines(size), new Lines(size)];
-  const layLevels = (lines: Lines, y: number): void =>
-    lines.take((_, from, to) => {
-      runs.begin(from, y, false);
-      runs.step(to, y);
-    });
-  const finishRow = (next: number): void => {
-    uprights.take((at, from, to) => {
-      const x = left + at - HALF;
-      runs.begin(x, from, false);
-      runs.step(x, to);
-    });
-    layLevels(above, row - HALF);
-    if (next === row + 1) [above, below] = [below, above];
-    else layLevels(below, row + HALF);
-    row = next;
-  };
-  /** Keeps a piece along a side of its cell for what lies on the other side; false for any other. */
-  const laySide = (i: number, j: number, x0: number, y0: number, x1: number, y1: number): boolean => {
-    if (x0 === x1 && Math.abs(x0) === HALF) uprights.put((x0 > 0 ? i + 1 : i) - left, y0 + j, y1 + j);
-    else if (y0 === y1 && Math.abs(y0) === HALF) (y0 > 0 ? below : above).put(i - left, x0 + i, x1 + i);
-    else return false;
-    return true;
-  };
-  const addPoints = (i: number, j: number, points: readonly number[]): void => {
+/** Is told of a loop by the numbers of its runs, of which the first `count` count; good until the next. */
+type VisitLoop = (runs: Runs, loop: Int32Array, count: number) => void;
+
+/**
+ * Joins the outlines of cells into outlines of everything: where ink lies on both sides of a line between two cells, the line
+ * goes; where it lies on one, it stays.
+ */
+export class Stitching {
+  private readonly runs = new Runs();
+  private row = -Infinity;
+  /** Upright lines of the row at hand, the level ones above it, and those below. */
+  private readonly uprights: Lines;
+  private above: Lines;
+  private below: Lines;
+
+  /** @param left, right columns of cells: from `left` to below `right` */
+  constructor(
+    private readonly left: number,
+    right: number,
+  ) {
+    const size = right - left + 1;
+    this.uprights = new Lines(size);
+    this.above = new Lines(size);
+    this.below = new Lines(size);
+  }
+
+  /** Adds a closed outline of a cell. Cells come row by row, `j` never falling. */
+  add(i: number, j: number, loop: CellLoop): void {
+    if (j !== this.row) {
+      if (this.row > -Infinity) this.finishRow(j);
+      this.row = j;
+    }
+    if (isPoints(loop)) this.addPoints(i, j, loop);
+    else this.addPieces(i, j, loop);
+  }
+
+  /** Gives the loops that have come about, one after another, and forgets all. */
+  loops(visit: VisitLoop): void {
+    if (this.row > -Infinity) this.finishRow(Infinity);
+    this.row = -Infinity;
+    chained(this.runs, visit);
+    this.runs.clear();
+  }
+
+  private addPoints(i: number, j: number, points: readonly number[]): void {
+    const { runs } = this;
     let goesOn = false;
     for (let at = 0; at < points.length; at += 2) {
       const next = at + 2 < points.length ? at + 2 : 0;
@@ -121,46 +114,58 @@ export function stitching(left: number, right: number): Stitching {
       const y0 = points[at + 1];
       const x1 = points[next];
       const y1 = points[next + 1];
-      if (laySide(i, j, x0, y0, x1, y1)) goesOn = false;
+      if (this.laySide(i, j, x0, y0, x1, y1)) goesOn = false;
       else {
         if (!goesOn) runs.begin(x0 + i, y0 + j, false);
         runs.step(x1 + i, y1 + j);
         goesOn = true;
       }
     }
-  };
-  const addPieces = (i: number, j: number, pieces: readonly Piece[]): void => {
+  }
+
+  private addPieces(i: number, j: number, pieces: readonly Piece[]): void {
+    const { runs } = this;
     let goesOn = false;
     for (const { x0, y0, x1, y1, rx, ry, forward } of pieces) {
-      if (rx === 0 && laySide(i, j, x0, y0, x1, y1)) goesOn = false;
+      if (rx === 0 && this.laySide(i, j, x0, y0, x1, y1)) goesOn = false;
       else {
         if (!goesOn) runs.begin(x0 + i, y0 + j, true);
         runs.arc(x1 + i, y1 + j, rx, ry, forward);
         goesOn = true;
       }
     }
-  };
-  return {
-    add(i, j, loop) {
-      if (j !== row) {
-        if (row > -Infinity) finishRow(j);
-        row = j;
-      }
-      if (isPoints(loop)) addPoints(i, j, loop);
-      else addPieces(i, j, loop);
-    },
-    loops(visit) {
-      if (row > -Infinity) finishRow(Infinity);
-      row = -Infinity;
-      chained(runs, (loop, count) =>
-        visit({
-          area: () => runs.area(loop, count),
-          draw: (map, unit, turn, out) => runs.draw(loop, count, map, unit, turn, out),
-        }),
-      );
-      runs.clear();
-    },
-  };
+  }
+
+  /** Keeps a piece along a side of its cell for what lies on the other side; false for any other. */
+  private laySide(i: number, j: number, x0: number, y0: number, x1: number, y1: number): boolean {
+    if (x0 === x1 && Math.abs(x0) === HALF)
+      this.uprights.put((x0 > 0 ? i + 1 : i) - this.left, y0 + j, y1 + j);
+    else if (y0 === y1 && Math.abs(y0) === HALF)
+      (y0 > 0 ? this.below : this.above).put(i - this.left, x0 + i, x1 + i);
+    else return false;
+    return true;
+  }
+
+  private finishRow(next: number): void {
+    const { runs, left, row } = this;
+    this.uprights.take((at, from, to) => {
+      const x = left + at - HALF;
+      runs.begin(x, from, false);
+      runs.step(x, to);
+    });
+    this.layLevels(this.above, row - HALF);
+    if (next === row + 1) [this.above, this.below] = [this.below, this.above];
+    else this.layLevels(this.below, row + HALF);
+    this.row = next;
+  }
+
+  private layLevels(lines: Lines, y: number): void {
+    const { runs } = this;
+    lines.take((_, from, to) => {
+      runs.begin(from, y, false);
+      runs.step(to, y);
+    });
+  }
 }
 
 /** What is left of edges along one line when those that run against one another cancel. */
@@ -183,8 +188,8 @@ function remaining(edges: readonly number[], lay: (from: number, to: number) => 
   }
 }
 
-/** Puts runs end to end, and gives each loop: the numbers of its runs, good until the next. */
-function chained(runs: Runs, visit: (loop: Int32Array, count: number) => void): void {
+/** Puts runs end to end, and gives each loop. */
+function chained(runs: Runs, visit: VisitLoop): void {
   const { count } = runs;
   const size = 2 ** Math.ceil(Math.log2(count * 2 + 2));
   const slotOf = (key: number) =>
@@ -218,6 +223,6 @@ function chained(runs: Runs, visit: (loop: Int32Array, count: number) => void): 
       const end = runs.endKey(next);
       next = end === starts[i] ? -1 : take(end);
     }
-    visit(loop, length);
+    visit(runs, loop, length);
   }
 }
