@@ -55,7 +55,7 @@ export const TABLE_BUDGETS = {
   'letter polygons': 8,
   'container polygons': 4,
   'whole cells': 4,
-  'soft shapes': 17,
+  'soft shapes': 16,
   'soft dots': 16,
   'film marks': 1,
   'mark layouts': 1,
@@ -63,6 +63,7 @@ export const TABLE_BUDGETS = {
   'holding shares': 1,
   'dot outlines': 7,
   'dot manners': 1,
+  'cell points': 1,
   // Filters and what is shown.
   'filter passes': 2,
   'resampling columns': 16,

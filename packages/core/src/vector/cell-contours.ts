@@ -4,7 +4,7 @@ import { SOLID } from '../raster/plane.ts';
 import { smoothThresholds } from '../screen/smooth-cell.ts';
 import type { Spot } from '../screen/spot/spot.ts';
 import type { Transfer } from '../screen/transfer.ts';
-import { CellField } from './cell-field.ts';
+import { CellField, cellThresholds } from './cell-field.ts';
 import { dotManners, sideOf, type DotManner } from './dot-manners.ts';
 import type { Dot } from './lattice-dot.ts';
 import type { LatticeGrid } from './lattice-grid.ts';
@@ -41,7 +41,7 @@ export class CellContours {
    */
   constructor(
     spot: Spot,
-    key: string,
+    private readonly key: string,
     lattice: LatticeGrid,
     grid: Frame,
     { table }: Transfer,
@@ -77,7 +77,9 @@ export class CellContours {
   }
 
   private fieldOf(level: number): CellField {
-    return (this.fields[level] ??= new CellField(this.threshold, sideOf(this.side, level)));
+    return (this.fields[level] ??= new CellField(
+      cellThresholds(this.key, this.threshold, sideOf(this.side, level)),
+    ));
   }
 
   /**
@@ -128,13 +130,13 @@ export class CellContours {
     return (this.places[level] ??= (() => {
       const { side, width, tones } = this.fieldOf(level);
       const { xx, xy, yx, yy } = this.toPixels;
-      const at = (along: number, down: number) => (i: number) =>
-        Math.round(((along * (i % width) + down * Math.floor(i / width)) * PLACES) / side);
-      const [across, down] = [at(xx, xy), at(yx, yy)];
-      return {
-        across: Int32Array.from(tones, (_, i) => across(i)),
-        down: Int32Array.from(tones, (_, i) => down(i)),
-      };
+      const [across, down] = [new Int32Array(tones.length), new Int32Array(tones.length)];
+      for (let i = 0; i < tones.length; i++) {
+        const [u, v] = [((i % width) * PLACES) / side, (Math.floor(i / width) * PLACES) / side];
+        across[i] = Math.round(xx * u + xy * v);
+        down[i] = Math.round(yx * u + yy * v);
+      }
+      return { across, down };
     })());
   }
 }

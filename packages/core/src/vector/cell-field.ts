@@ -1,45 +1,69 @@
+import { cache } from '../base/cache.ts';
 import { DotBuilder } from './dot-builder.ts';
 import { LevelTracer, type FieldLine, type LevelField } from './level-path.ts';
 
 /** Parts that the way from one point to the next is looked at in: thresholds run straight in each. */
 const PARTS = 4;
 
+/** Thresholds of every cell of a straight lattice at points of it, row by row, its corners and sides with them. */
+export interface CellThresholds {
+  /** Steps from one point to the next along the cell. */
+  readonly side: number;
+  readonly points: Float32Array;
+  /** At the ends of the parts of the way from each point to the one on its right, and to the one below it. */
+  readonly along: Float32Array;
+  readonly down: Float32Array;
+}
+
+const recentThresholds = cache<CellThresholds>('cell points');
+
 /**
- * How far coverage is above the threshold at the points of one straight cell, `side` steps each way, its corners and sides with them. The
- * thresholds are those of every cell, so that they are worked out once.
+ * @param key       cache key: equal iff the shape is equal
+ * @param threshold of the shape at a place in cells, of which only the fractions count
+ * @param side      even: a point lies in the middle of the cell and one at each corner, so that no finest dot or gap is missed
  */
+export const cellThresholds = (
+  key: string,
+  threshold: (u: number, v: number) => number,
+  side: number,
+): CellThresholds =>
+  recentThresholds(`${key} · ${side}`, () => {
+    const width = side + 1;
+    const points = new Float32Array(width * width);
+    const [along, down] = [0, 1].map(() => new Float32Array(points.length * (PARTS + 1)));
+    const at = (x: number, y: number) => threshold((x % side) / side, (y % side) / side);
+    for (let i = 0; i < points.length; i++) {
+      const [x, y] = [i % width, Math.floor(i / width)];
+      points[i] = at(x, y);
+      for (let k = 0; k <= PARTS; k++) {
+        along[i * (PARTS + 1) + k] = at(x + k / PARTS, y);
+        down[i * (PARTS + 1) + k] = at(x, y + k / PARTS);
+      }
+    }
+    return { side, points, along, down };
+  });
+
+/** How far coverage is above the threshold at the points of one straight cell. */
 export class CellField implements LevelField {
   readonly edge = 0;
+  readonly side: number;
   readonly width: number;
   readonly height: number;
   /** What is made of coverage at each point, row by row, to be written before the cell is looked at. */
   readonly tones: Float32Array;
   private readonly tracer: LevelTracer;
   private readonly thresholds: Float32Array;
-  /** Thresholds at the ends of the parts of the way from each point to the one on its right, and to the one below it. */
   private readonly along: Float32Array;
   private readonly down: Float32Array;
 
-  /**
-   * @param threshold at a place in cells, of which only the fractions count
-   * @param side      even: a point lies in the middle of the cell and one at each corner, so that no finest dot or gap is missed
-   */
-  constructor(
-    threshold: (u: number, v: number) => number,
-    readonly side: number,
-  ) {
+  constructor({ side, points, along, down }: CellThresholds) {
+    this.side = side;
     this.width = this.height = side + 1;
-    const points = Array.from({ length: this.width ** 2 }, (_, i) => [
-      i % this.width,
-      Math.floor(i / this.width),
-    ]);
-    const ends = Array.from({ length: PARTS + 1 }, (_, k) => k / PARTS);
-    const at = (x: number, y: number) => threshold((x % side) / side, (y % side) / side);
     this.tracer = new LevelTracer(this.width);
     this.tones = new Float32Array(points.length);
-    this.thresholds = Float32Array.from(points, ([x, y]) => at(x, y));
-    this.along = Float32Array.from(points.flatMap(([x, y]) => ends.map((end) => at(x + end, y))));
-    this.down = Float32Array.from(points.flatMap(([x, y]) => ends.map((end) => at(x, y + end))));
+    this.thresholds = points;
+    this.along = along;
+    this.down = down;
   }
 
   /** Outlines of what is inked of the cell, by its tones. */

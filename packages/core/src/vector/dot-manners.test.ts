@@ -1,7 +1,7 @@
 import { SOLID } from '../raster/plane.ts';
 import { smoothThresholds } from '../screen/smooth-cell.ts';
 import { SPOTS } from '../screen/spot/index.ts';
-import { CellField } from './cell-field.ts';
+import { CellField, cellThresholds } from './cell-field.ts';
 import { dotManners, LEVELS, sideOf } from './dot-manners.ts';
 import { outlinesOf } from './lattice-dot.ts';
 
@@ -16,7 +16,9 @@ it.each(SPOTS.map((spot) => [spot.id, spot] as const))('an even tone of %s has i
   const threshold = smoothThresholds(`test ${id}`, spot);
   const shape = outlinesOf(`test ${id}`, spot.outline);
   const mannerOf = dotManners(`test ${id}`, threshold, SIDE, shape);
-  const fields = LEVELS.map((level) => new CellField(threshold, sideOf(SIDE, level)));
+  const fields = LEVELS.map(
+    (level) => new CellField(cellThresholds(`test ${id}`, threshold, sideOf(SIDE, level))),
+  );
   let asItself = 0;
   for (const tone of TONES) {
     const manner = mannerOf(tone);
@@ -37,7 +39,7 @@ it.each(SPOTS.map((spot) => [spot.id, spot] as const))('an even tone of %s has i
 
 it('cuts a dot where the tone ends inside the cell', () => {
   const [round] = SPOTS.filter(({ id }) => id === 'round');
-  const field = new CellField(smoothThresholds('test round', round), 20);
+  const field = new CellField(cellThresholds('test round', smoothThresholds('test round', round), 20));
   const { tones, width } = field;
   for (let i = 0; i < tones.length; i++) tones[i] = i % width > 10 ? 0.5 * SOLID : 0;
   const builder = field.outlines();

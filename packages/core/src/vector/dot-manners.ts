@@ -1,6 +1,6 @@
 import { cache } from '../base/cache.ts';
 import { SOLID } from '../raster/plane.ts';
-import { CellField } from './cell-field.ts';
+import { CellField, cellThresholds } from './cell-field.ts';
 import type { DotBuilder } from './dot-builder.ts';
 import type { Dot } from './lattice-dot.ts';
 
@@ -48,7 +48,8 @@ export const dotManners = (
   recentManners(`${key} · ${side}`, () => {
     const found = new Map<number, DotManner | undefined>();
     const fields: (CellField | undefined)[] = [];
-    const fieldOf = (level: number) => (fields[level] ??= new CellField(threshold, sideOf(side, level)));
+    const fieldOf = (level: number) =>
+      (fields[level] ??= new CellField(cellThresholds(key, threshold, sideOf(side, level))));
     return (share) => {
       const size = Math.min(SIZES - 1, Math.floor(share * SIZES));
       if (!found.has(size)) found.set(size, mannerOf((size + 0.5) / SIZES, fieldOf, shape));
