@@ -62,17 +62,12 @@ export class DotBuilder {
     closed[length] = points[first];
     closed[length + 1] = points[first + 1];
     const last = length / 2;
-    const runsAlong = (from: number, to: number): boolean => {
-      const x = closed[2 * from];
-      const y = closed[2 * from + 1];
-      const isUpright = x === closed[2 * to] && (x === 0 || x === side);
-      return isUpright || (y === closed[2 * to + 1] && (y === 0 || y === side));
-    };
     const out: number[] = [];
     for (let from = 0; from < last;) {
       let to = from + 1;
-      if (runsAlong(from, to)) {
-        while (to < last && runsAlong(to, to + 1) && runsAlong(from, to + 1)) to++;
+      if (runsAlong(closed, side, from, to)) {
+        while (to < last && runsAlong(closed, side, to, to + 1) && runsAlong(closed, side, from, to + 1))
+          to++;
         out.push(closed[2 * to], closed[2 * to + 1]);
       } else {
         while (to < last && !this.isOnSide(closed[2 * to], closed[2 * to + 1])) to++;
@@ -82,4 +77,12 @@ export class DotBuilder {
     }
     return out;
   }
+}
+
+/** Whether two of an outline's points lie on the same side of a cell. */
+function runsAlong(points: Float64Array, side: number, from: number, to: number): boolean {
+  const x = points[2 * from];
+  const y = points[2 * from + 1];
+  const isUpright = x === points[2 * to] && (x === 0 || x === side);
+  return isUpright || (y === points[2 * to + 1] && (y === 0 || y === side));
 }

@@ -8,11 +8,16 @@ const TOGETHER = 8;
 /** A cell's dot; undefined for none. */
 export type DotOf = (column: number, row: number, place: 'inside' | 'edge') => Dot | undefined;
 
-/** The dots of some rows, each cell's at (row − top) × columns + (column − left). */
+/** A dot, and where its cell lies. */
+export interface CellDot {
+  readonly dot: Dot;
+  readonly place: 'inside' | 'edge';
+}
+
+/** The dots of some rows, each cell's at (row − top) × columns + (column − left); undefined where there is none. */
 interface Strip {
   readonly number: number;
-  readonly places: readonly ReturnType<EdgeIndex>[];
-  readonly dots: readonly (Dot | undefined)[];
+  readonly cells: readonly (CellDot | undefined)[];
 }
 
 /** The dots of a lattice, row by row. */
@@ -31,16 +36,11 @@ export class DotRows {
     private readonly dotOf: DotOf,
   ) {}
 
-  /** Calls for each cell of a row that has a dot. */
-  each(row: number, visit: (column: number, dot: Dot, place: 'inside' | 'edge') => void): void {
+  /** The dots of a row: its cells are those from `first` on, one for each column. */
+  of(row: number): { readonly cells: readonly (CellDot | undefined)[]; readonly first: number } {
     const { left, right, top } = this.grid;
-    const { places, dots, number } = this.stripOf(row);
-    const first = (row - top - number * TOGETHER) * (right - left);
-    for (let i = 0; i < right - left; i++) {
-      const dot = dots[first + i];
-      const place = places[first + i];
-      if (dot && dot.points > 0 && place !== 'outside') visit(left + i, dot, place);
-    }
+    const { cells, number } = this.stripOf(row);
+    return { cells, first: (row - top - number * TOGETHER) * (right - left) };
   }
 
   private stripOf(row: number): Strip {
@@ -57,16 +57,15 @@ export class DotRows {
     const columns = grid.right - grid.left;
     const top = grid.top + number * TOGETHER;
     const rows = Math.min(TOGETHER, grid.foot - top);
-    const places = new Array<ReturnType<EdgeIndex>>(columns * rows).fill('outside');
-    const dots = new Array<Dot | undefined>(columns * rows).fill(undefined);
+    const cells = new Array<CellDot | undefined>(columns * rows).fill(undefined);
     for (let i = 0; i < columns; i++) {
       for (let j = 0; j < rows; j++) {
         const place = near(grid.boxAbout(grid.left + i, top + j, scale));
         if (place === 'outside') continue;
-        places[j * columns + i] = place;
-        dots[j * columns + i] = dotOf(grid.left + i, top + j, place);
+        const dot = dotOf(grid.left + i, top + j, place);
+        if (dot && dot.points > 0) cells[j * columns + i] = { dot, place };
       }
     }
-    return { number, places, dots };
+    return { number, cells };
   }
 }

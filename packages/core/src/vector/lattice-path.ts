@@ -85,16 +85,18 @@ function drawRows(
   let count = 0;
   let row = from;
   for (let isFull = false; row < grid.foot; row++) {
-    dots.each(row, (column, { loops, touches, points }, place) => {
+    const { cells, first } = dots.of(row);
+    for (let column = grid.left; column < grid.right; column++) {
+      const cell = cells[first + column - grid.left];
+      if (!cell) continue;
+      const { dot, place } = cell;
+      const { loops, touches, points } = dot;
       // The row that two paths share is there for what is joined alone.
       if (!touches && !isFull) {
         const ofCell = after(moved(column + 0.5, row + 0.5), toPath);
-        const draw = (out: PathData) => {
-          for (const loop of loops) drawLoop(loop, ofCell, unit, grid.turn, out);
-        };
-        if (place === 'edge') draw(outs.lone);
-        else if (outs.inner.alone) outs.inner.alone(ofCell.x0, ofCell.y0, draw);
-        else draw(outs.inner);
+        const { inner, lone } = outs;
+        const out = place === 'edge' ? lone : (inner.alone?.(ofCell.x0, ofCell.y0) ?? inner);
+        for (const loop of loops) drawLoop(loop, ofCell, unit, grid.turn, out);
       }
       if (touches) {
         const isRim = place === 'edge' || near(grid.boxAbout(column, row, scale, 3)) !== 'inside';
@@ -104,7 +106,7 @@ function drawRows(
         }
       }
       count += points;
-    });
+    }
     if (isFull) break;
     isFull = count > PATH_POINTS || row + 1 === to;
   }

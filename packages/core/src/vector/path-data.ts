@@ -9,8 +9,8 @@ export interface PathData {
   /** A cubic Bézier curve by its two control points and its end. */
   curve(ax: number, ay: number, bx: number, by: number, x: number, y: number): void;
   close(): void;
-  /** Draws a shape about a point that touches no other, where it is written by itself. */
-  alone?(x: number, y: number, draw: (out: PathData) => void): void;
+  /** Begins a shape about a point that touches no other, where such are written by themselves: it is to be drawn into what is returned, at once. */
+  alone?(x: number, y: number): PathData;
   /** What was written so far. */
   text(): string;
 }

@@ -42,7 +42,7 @@ it('writes dots that touch no other about their middles, and all others in one p
   const by = 3;
   const out = pdfDotsData(by, 8);
   const places = Array.from({ length: 200 }, (_, k) => [k * 1000.3, 40_000 - k * 177.7] as const);
-  for (const [x, y] of places) out.alone!(x, y, square(x, y, 40.4));
+  for (const [x, y] of places) square(x, y, 40.4)(out.alone!(x, y));
   for (const [x, y] of places.slice(0, 3)) square(x, y, 90)(out);
   const paths = painted(out.text());
   expect(paths).toHaveLength(201);

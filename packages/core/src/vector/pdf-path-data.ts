@@ -100,6 +100,9 @@ class PdfPathData implements PathData {
 /** Begins path operators of PDF. */
 export const pdfPathData = (): PathData => new PdfPathData(1);
 
+/** Paints a path by the even-odd rule. */
+const PAINT = 'f*\n';
+
 /** After so many dots the way begins anew: readers that keep places in single precision would go astray in the end. */
 const WAY = 64;
 
@@ -125,10 +128,11 @@ class PdfDotsData extends PdfPathData {
     this.shape = new PdfPathData(this.fine, this.lone, this.middle);
   }
 
-  alone(x: number, y: number, draw: (out: PathData) => void): void {
+  alone(x: number, y: number): PathData {
     const { lone, middle, fine } = this;
     const px = Math.round(x / fine);
     const py = Math.round(y / fine);
+    if (this.count > 0) lone.ascii(PAINT);
     if (this.count++ % WAY === 0) {
       lone.ascii(this.count > 1 ? 'Q\nq\n' : 'q\n');
       this.lastX = this.lastY = 0;
@@ -138,15 +142,14 @@ class PdfDotsData extends PdfPathData {
     this.lastY = py;
     middle.x = x;
     middle.y = y;
-    draw(this.shape);
-    lone.ascii('f*\n');
+    return this.shape;
   }
 
   override text(): string {
     const { finer } = this;
     const [alone, together] = [this.lone.toString(), super.text()];
     return [
-      ...(alone === '' ? [] : [`q ${1 / finer} 0 0 ${1 / finer} 0 0 cm\n${alone}Q\nQ`]),
+      ...(alone === '' ? [] : [`q ${1 / finer} 0 0 ${1 / finer} 0 0 cm\n${alone}${PAINT}Q\nQ`]),
       ...(together === '' ? [] : [`${together}\nf*`]),
     ].join('\n');
   }
