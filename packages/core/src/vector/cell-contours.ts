@@ -11,7 +11,7 @@ import type { LatticeGrid } from './lattice-grid.ts';
 import type { Tiles } from './tiles.ts';
 import type { TileTones } from './tile-tones.ts';
 
-/** Pixels of the film that all of a cell's tones may differ by where they count as even: its dot's edge is off by a quarter of that at most. */
+/** Pixels of the film that an edge as long as a cell would move by from the least of its tones to the largest, where they count as even. */
 const EVEN = 1;
 /** Parts of a pixel that places are told by, and those that tones between pixels are mixed by: tones times their square are whole numbers of 30 bits. */
 const PLACE_BITS = 16;
