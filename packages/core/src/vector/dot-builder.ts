@@ -1,9 +1,9 @@
 import type { Dot } from './lattice-dot.ts';
 import { rounded } from './level-path.ts';
-import { thinned, thinnedStretch } from './thin.ts';
+import { stretchToArea, thinnedToArea } from './thin.ts';
 
 /** Cells that an outline may stray from a dot's edge, to save points. */
-export const STRAYS = 0.002;
+export const STRAYS = 0.008;
 
 /** Room for an outline that begins elsewhere, used within one call: a thousand times as many arrays of a few numbers would take as long as all the rest. */
 let closedPoints = new Float64Array(1 << 9);
@@ -35,7 +35,7 @@ export class DotBuilder {
     for (let i = 0, j = length - 2; i < length; j = i, i += 2)
       area += points[j] * points[i + 1] - points[i] * points[j + 1];
     this.area += area / (2 * side * side);
-    const kept = first < 0 ? thinned(points, length, STRAYS * side) : this.alongSides(points, length, first);
+    const kept = first < 0 ? thinnedToArea(points, length, STRAYS * side) : this.alongSides(points, length, first);
     if (kept.length < 6) return;
     this.touches ||= first >= 0;
     for (let i = 0; i < kept.length; i++) kept[i] = kept[i] / side - 0.5;
@@ -71,7 +71,7 @@ export class DotBuilder {
         out.push(closed[2 * to], closed[2 * to + 1]);
       } else {
         while (to < last && !this.isOnSide(closed[2 * to], closed[2 * to + 1])) to++;
-        thinnedStretch(closed, from, to, STRAYS * side, out);
+        stretchToArea(closed, from, to, STRAYS * side, out);
       }
       from = to;
     }

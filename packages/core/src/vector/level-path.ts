@@ -1,6 +1,6 @@
 import type { Affine } from '../raster/affine.ts';
 import type { PathData } from './path-data.ts';
-import { thinned } from './thin.ts';
+import { thinnedToArea } from './thin.ts';
 
 /** A row of a field's points, with one without ink beyond the edge on either side. */
 export interface FieldLine {
@@ -64,7 +64,7 @@ const ALL_INK = 0x01010101;
 export function levelPath(field: LevelField, map: Affine, strays: number, out: PathData): void {
   const { xx, xy, x0, yx, yy, y0 } = map;
   new LevelTracer(field.width).trace(field, (loop, length) => {
-    const kept = thinned(rounded(loop, length), length, strays);
+    const kept = thinnedToArea(rounded(loop, length), length, strays);
     if (kept.length < 6) return;
     for (let i = 0; i < kept.length; i += 2) {
       const x = xx * kept[i] + xy * kept[i + 1] + x0;

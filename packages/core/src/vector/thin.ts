@@ -2,9 +2,13 @@
 const FEW = 8;
 /** Points of a long outline that are thinned together; the ends of each stretch stay. */
 const STRETCH = 64;
+/** A stretch whose ends stay keeps its farthest point if that is farther off than this part of the distance. */
+const STILL = 4;
 
 /** Room to work in, used within one call. */
 let kept = new Uint8Array(1 << 9);
+let marks = new Int32Array(1 << 9);
+let lost = new Float64Array(1 << 9);
 const ends = new Int32Array(1 << 9);
 
 /**
@@ -15,12 +19,70 @@ const ends = new Int32Array(1 << 9);
  * @param length of these, how many numbers are the outline's
  */
 export function thinned(points: ArrayLike<number>, length: number, distance: number): number[] {
-  const out: number[] = [];
   const count = length / 2;
-  if (count < FEW) {
-    for (let i = 0; i < length; i++) out.push(points[i]);
-    return out;
+  if (count < FEW) return copied(points, length);
+  const found = markClosed(points, count, distance);
+  const out: number[] = [];
+  for (let k = 0; k < found; k++) out.push(points[2 * marks[k]], points[2 * marks[k] + 1]);
+  return out;
+}
+
+/** The same with the points that are kept moved, by no more than the distance, so that the outline encloses as much as before. */
+export function thinnedToArea(points: ArrayLike<number>, length: number, distance: number): number[] {
+  const count = length / 2;
+  if (count < FEW) return copied(points, length);
+  const found = markClosed(points, count, distance);
+  const out: number[] = [];
+  for (let k = 0; k < found; k++)
+    lost[k] = lostBetween(points, count, marks[k], k + 1 < found ? marks[k + 1] : count);
+  for (let k = 0; k < found; k++) {
+    const before = k > 0 ? k - 1 : found - 1;
+    const after = k + 1 < found ? k + 1 : 0;
+    pushMoved(points, marks[before], marks[k], marks[after], (lost[before] + lost[k]) / 2, distance, out);
   }
+  return out;
+}
+
+/**
+ * The same for a stretch of an outline whose ends stay where they are.
+ *
+ * @param from number of its first point, and `to` that of its last one
+ * @param out  what is kept goes here, all but the first point
+ */
+export function stretchToArea(
+  points: ArrayLike<number>,
+  from: number,
+  to: number,
+  distance: number,
+  out: number[],
+): void {
+  if (kept.length <= to) kept = new Uint8Array(2 * to);
+  kept.fill(0, from, to);
+  keepBetween(points, -1, from, to, distance);
+  let found = listMarks(from, to);
+  if (found === 1) {
+    // With no point that can be moved, nothing makes up for what is cut off.
+    const at = farthestFrom(points, -1, from, to, distance / STILL);
+    if (at >= 0) marks[found++] = at;
+  }
+  marks[found] = to;
+  for (let k = 0; k < found; k++) lost[k] = lostBetween(points, -1, marks[k], marks[k + 1]);
+  for (let k = 1; k < found; k++) {
+    // The ends stay, so that what is lost beside them is made up for by the points next to these.
+    const less = (k === 1 ? lost[0] : lost[k - 1] / 2) + (k === found - 1 ? lost[k] : lost[k] / 2);
+    pushMoved(points, marks[k - 1], marks[k], marks[k + 1], less, distance, out);
+  }
+  out.push(points[2 * to], points[2 * to + 1]);
+}
+
+function copied(points: ArrayLike<number>, length: number): number[] {
+  const out: number[] = [];
+  for (let i = 0; i < length; i++) out.push(points[i]);
+  return out;
+}
+
+/** Lists the points that are kept of a closed outline; returns how many. */
+function markClosed(points: ArrayLike<number>, count: number, distance: number): number {
   if (kept.length < count) kept = new Uint8Array(2 * count);
   kept.fill(0, 0, count);
   const stretches = Math.max(2, Math.ceil(count / STRETCH));
@@ -32,28 +94,53 @@ export function thinned(points: ArrayLike<number>, length: number, distance: num
       Math.floor(((k + 1) * count) / stretches),
       distance,
     );
-  for (let i = 0; i < count; i++) if (kept[i] === 1) out.push(points[2 * i], points[2 * i + 1]);
-  return out;
+  return listMarks(0, count);
 }
 
-/**
- * The same for an outline that is open.
- *
- * @param from number of its first point, and `to` that of its last one
- * @param out  what is kept goes here, all but the first point
- */
-export function thinnedStretch(
+function listMarks(from: number, to: number): number {
+  if (marks.length <= to - from) {
+    marks = new Int32Array(2 * (to - from));
+    lost = new Float64Array(2 * (to - from));
+  }
+  let found = 0;
+  for (let i = from; i < to; i++) if (kept[i] === 1) marks[found++] = i;
+  return found;
+}
+
+/** Twice the area between an outline and the line from one of its points to another; `to` may be the first again. */
+function lostBetween(points: ArrayLike<number>, count: number, from: number, to: number): number {
+  const x = points[2 * from];
+  const y = points[2 * from + 1];
+  let lastX = 0;
+  let lastY = 0;
+  let sum = 0;
+  for (let i = from + 1; i <= to; i++) {
+    const at = i === count ? 0 : 2 * i;
+    const px = points[at] - x;
+    const py = points[at + 1] - y;
+    sum += lastX * py - px * lastY;
+    lastX = px;
+    lastY = py;
+  }
+  return sum;
+}
+
+/** Moves a point off the line between those before and after it, by no more than a distance, so that twice the area grows by `more`. */
+function pushMoved(
   points: ArrayLike<number>,
-  from: number,
-  to: number,
+  before: number,
+  at: number,
+  after: number,
+  more: number,
   distance: number,
   out: number[],
 ): void {
-  if (kept.length <= to) kept = new Uint8Array(2 * to);
-  kept.fill(0, from, to);
-  keepBetween(points, -1, from, to, distance);
-  for (let i = from + 1; i < to; i++) if (kept[i] === 1) out.push(points[2 * i], points[2 * i + 1]);
-  out.push(points[2 * to], points[2 * to + 1]);
+  const dx = points[2 * after] - points[2 * before];
+  const dy = points[2 * after + 1] - points[2 * before + 1];
+  const length = Math.sqrt(dx * dx + dy * dy);
+  const move = Math.abs(more) < length * distance ? more / length : Math.sign(more) * distance;
+  const by = length === 0 ? 0 : move / length;
+  out.push(points[2 * at] + dy * by, points[2 * at + 1] - dx * by);
 }
 
 /** Marks the points that are kept of a stretch, its first one with them; `to` may be the outline's first again. */
