@@ -67,13 +67,7 @@ export class CellContours {
     if (!manner) return this.shape(mean / SOLID);
     const { level, shift } = manner;
     if (level > 0) this.readTones(column, row, level);
-    const field = this.fieldOf(level);
-    const { tones } = field;
-    for (let i = 0; i < tones.length; i++) {
-      const tone = tones[i];
-      if (tone > 0 && tone < SOLID) tones[i] = tone + shift;
-    }
-    return field.outlines().dot();
+    return this.fieldOf(level).outlines(shift).dot();
   }
 
   private fieldOf(level: number): CellField {

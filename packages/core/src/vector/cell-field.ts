@@ -1,5 +1,6 @@
 import { cache } from '../base/cache.ts';
 import { DotBuilder } from './dot-builder.ts';
+import { SOLID } from '../raster/plane.ts';
 import { LevelTracer, type FieldLine, type LevelField } from './level-path.ts';
 
 /** Parts that the way from one point to the next is looked at in: thresholds run straight in each. */
@@ -51,6 +52,7 @@ export class CellField implements LevelField {
   readonly height: number;
   /** What is made of coverage at each point, row by row, to be written before the cell is looked at. */
   readonly tones: Float32Array;
+  private shift = 0;
   private readonly tracer: LevelTracer;
   private readonly thresholds: Float32Array;
   private readonly along: Float32Array;
@@ -66,28 +68,34 @@ export class CellField implements LevelField {
     this.down = down;
   }
 
-  /** Outlines of what is inked of the cell, by its tones. */
-  outlines(): DotBuilder {
+  /**
+   * Outlines of what is inked of the cell, by its tones.
+   *
+   * @param shift added to those between bare and solid
+   */
+  outlines(shift = 0): DotBuilder {
+    this.shift = shift;
     const builder = new DotBuilder(this.side);
     this.tracer.trace(this, (loop, length) => builder.add(loop, length));
     return builder;
   }
 
   row(y: number, { values, ink }: FieldLine): void {
-    const { tones, thresholds, width } = this;
+    const { tones, thresholds, width, shift } = this;
     for (let x = 0, i = y * width; x < width; x++, i++) {
-      const over = tones[i] - thresholds[i];
+      const over = shifted(tones[i], shift) - thresholds[i];
       values[x] = over;
       ink[x + 1] = over > 0 ? 1 : 0;
     }
   }
 
   crossing(x: number, y: number, below: boolean): number {
-    const i = y * this.width + x;
+    const { tones, width, shift } = this;
+    const i = y * width + x;
     const from = (PARTS + 1) * i;
     const thresholds = below ? this.down : this.along;
-    const tone = this.tones[i];
-    const more = (this.tones[below ? i + this.width : i + 1] - tone) / PARTS;
+    const tone = shifted(tones[i], shift);
+    const more = (shifted(tones[below ? i + width : i + 1], shift) - tone) / PARTS;
     let last = tone - thresholds[from];
     const isInk = last > 0;
     for (let k = 1; ; k++) {
@@ -98,3 +106,5 @@ export class CellField implements LevelField {
     }
   }
 }
+
+const shifted = (tone: number, shift: number): number => (tone > 0 && tone < SOLID ? tone + shift : tone);

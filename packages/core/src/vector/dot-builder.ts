@@ -25,7 +25,7 @@ export class DotBuilder {
     const points = rounded(loop, length);
     let first = -1;
     for (let i = 0; i < length; i += 2) {
-      if (!this.isOnSide(loop[i], loop[i + 1])) continue;
+      if (!isOnSide(loop[i], loop[i + 1], side)) continue;
       // What lies on a side stays there.
       points[i] = loop[i];
       points[i + 1] = loop[i + 1];
@@ -48,19 +48,14 @@ export class DotBuilder {
     return { loops, touches, points };
   }
 
-  private isOnSide(x: number, y: number): boolean {
-    return x === 0 || y === 0 || x === this.side || y === this.side;
-  }
-
   /** An outline that meets sides of the cell: one piece along each of these, and as few points as may be between them. */
   private alongSides(points: Float64Array, length: number, first: number): number[] {
     const { side } = this;
     // Begun on a side, and back there.
     if (closedPoints.length < length + 2) closedPoints = new Float64Array(2 * length);
     const closed = closedPoints;
-    for (let i = 0; i < length; i++) closed[i] = points[first + i < length ? first + i : first + i - length];
-    closed[length] = points[first];
-    closed[length + 1] = points[first + 1];
+    for (let i = first, to = 0; i < length; i++, to++) closed[to] = points[i];
+    for (let i = 0, to = length - first; i < first + 2; i++, to++) closed[to] = points[i];
     const last = length / 2;
     const out: number[] = [];
     for (let from = 0; from < last;) {
@@ -70,7 +65,7 @@ export class DotBuilder {
           to++;
         out.push(closed[2 * to], closed[2 * to + 1]);
       } else {
-        while (to < last && !this.isOnSide(closed[2 * to], closed[2 * to + 1])) to++;
+        while (to < last && !isOnSide(closed[2 * to], closed[2 * to + 1], side)) to++;
         stretchToArea(closed, from, to, STRAYS * side, out);
       }
       from = to;
@@ -78,6 +73,9 @@ export class DotBuilder {
     return out;
   }
 }
+
+const isOnSide = (x: number, y: number, side: number): boolean =>
+  x === 0 || y === 0 || x === side || y === side;
 
 /** Whether two of an outline's points lie on the same side of a cell. */
 function runsAlong(points: Float64Array, side: number, from: number, to: number): boolean {

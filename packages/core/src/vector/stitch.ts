@@ -168,20 +168,32 @@ export class Stitching {
   }
 }
 
+/** Room to work in, used within one call: where edges along a line begin and end, in order, and by how much what runs along it changes there. */
+let places = new Float64Array(1 << 5);
+let changes = new Int8Array(1 << 5);
+
 /** What is left of edges along one line when those that run against one another cancel. */
 function remaining(edges: readonly number[], lay: (from: number, to: number) => void): void {
-  // An edge that runs up counts 1 along its length, one that runs down −1.
-  const marks: { at: number; by: number }[] = [];
-  for (let i = 0; i < edges.length; i += 2) {
-    const [from, to] = [edges[i], edges[i + 1]];
-    const by = to > from ? 1 : -1;
-    marks.push({ at: Math.min(from, to), by }, { at: Math.max(from, to), by: -by });
+  if (places.length < edges.length) {
+    places = new Float64Array(2 * edges.length);
+    changes = new Int8Array(2 * edges.length);
   }
-  marks.sort((p, q) => p.at - q.at);
+  // An edge that runs up counts 1 along its length, one that runs down −1.
+  for (let i = 0; i < edges.length; i++) {
+    const place = edges[i];
+    let at = i;
+    for (; at > 0 && places[at - 1] > place; at--) {
+      places[at] = places[at - 1];
+      changes[at] = changes[at - 1];
+    }
+    places[at] = place;
+    changes[at] = i % 2 === 0 ? 1 : -1;
+  }
   let height = 0;
-  for (let k = 0; k < marks.length - 1; k++) {
-    height += marks[k].by;
-    const [low, high] = [marks[k].at, marks[k + 1].at];
+  for (let k = 0; k < edges.length - 1; k++) {
+    height += changes[k];
+    const low = places[k];
+    const high = places[k + 1];
     if (low === high) continue;
     if (height > 0) lay(low, high);
     if (height < 0) lay(high, low);
