@@ -1,23 +1,15 @@
 /** Runs the benchmarks: the engine alone, then the table in the browser. */
-import { build as bundle } from 'esbuild';
+import { bundleForNode } from './node-bundle.mjs';
 import { build, install, must, systemTools } from './steps.mjs';
 
 await install();
 await systemTools();
 await build();
-await bundle({
-  entryPoints: ['bench/bench.ts', 'bench/films.ts', 'bench/press.ts'],
-  outdir: 'bench/dist',
-  external: ['sharp', 'pdfkit'],
-  banner: {
-    js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
-  },
-  bundle: true,
-  platform: 'node',
-  format: 'esm',
-  target: 'node20',
-  logLevel: 'warning',
-});
+await bundleForNode(
+  { bench: 'bench/bench.ts', films: 'bench/films.ts', press: 'bench/press.ts' },
+  'bench/dist',
+  ['sharp', 'pdfkit'],
+);
 if (process.argv.includes('--films')) {
   await must('The benchmark of runs in pairs', process.execPath, ['bench/dist/films.js', '--pairs']);
 } else {

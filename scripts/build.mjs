@@ -1,53 +1,31 @@
 /** Builds the server and its worker into apps/server/dist, and the interface into apps/web/dist. */
 import { writeFileSync } from 'node:fs';
-import { build, context } from 'esbuild';
+import { watch } from 'rolldown';
 import { build as buildWeb } from 'vite';
 import { licences } from './licences.mjs';
+import { bundleForNode, nodeBundles } from './node-bundle.mjs';
 
 const SERVER = {
-  entryPoints: {
-    main: 'apps/server/src/main.ts',
-    worker: 'apps/server/src/work/worker.ts',
-    reader: 'apps/server/src/readers/reader.ts',
-    backup: 'apps/server/src/backup/main.ts',
-    'film-worker': 'apps/server/src/film-worker/main.ts',
-  },
-  entryNames: '[name]',
-  outdir: 'apps/server/dist',
-  bundle: true,
-  platform: 'node',
-  target: 'node20',
-  format: 'esm',
-  sourcemap: true,
-  logLevel: 'warning',
-  tsconfigRaw: { compilerOptions: { experimentalDecorators: true } },
-  // Registry packages stay as installed; the project's own are bundled.
-  plugins: [
-    {
-      name: 'registry-packages-stay-outside',
-      setup(builder) {
-        builder.onResolve({ filter: /^[^./]/ }, ({ path, kind }) =>
-          kind === 'entry-point' || path.startsWith('@brachytone/') ? undefined : { path, external: true },
-        );
-      },
-    },
-  ],
+  main: 'apps/server/src/main.ts',
+  worker: 'apps/server/src/work/worker.ts',
+  reader: 'apps/server/src/readers/reader.ts',
+  backup: 'apps/server/src/backup/main.ts',
+  'film-worker': 'apps/server/src/film-worker/main.ts',
 };
+const SERVER_FOLDER = 'apps/server/dist';
 
-/** The command line, built as the server is. */
 const COMMAND_LINE = {
-  ...SERVER,
-  entryPoints: { brachytone: 'apps/cli/src/brachytone.ts', 'treat-worker': 'apps/cli/src/treat-worker.ts' },
-  outdir: 'apps/cli/dist',
+  brachytone: 'apps/cli/src/brachytone.ts',
+  'treat-worker': 'apps/cli/src/treat-worker.ts',
 };
 
-export const buildServer = async () => {
-  await build(SERVER);
-  await build(COMMAND_LINE);
-};
+export async function buildServer() {
+  await bundleForNode(SERVER, SERVER_FOLDER);
+  await bundleForNode(COMMAND_LINE, 'apps/cli/dist');
+}
 
 /** Builds the server again whenever a source changes. */
-export const watchServer = async () => (await context(SERVER)).watch();
+export const watchServer = () => watch(nodeBundles(SERVER, SERVER_FOLDER));
 
 if (process.argv[1] === new URL(import.meta.url).pathname) {
   await buildServer();
