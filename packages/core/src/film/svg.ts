@@ -1,3 +1,4 @@
+import { present } from '../base/present.ts';
 import { linearToSrgb } from '../colour/srgb.ts';
 import { inkOf } from '../ink/ink-of.ts';
 import type { Ink } from '../ink/ink.ts';
@@ -9,7 +10,6 @@ import {
   plateGroup,
   plateShapes,
   type DotElements,
-  type PlateGroup,
   type VectorManner,
   type VectorOptions,
 } from '../vector/plate-group.ts';
@@ -18,14 +18,18 @@ import type { Scene } from '../recipe/scene.ts';
 import { filmLayout } from './film-layout.ts';
 import { NO_WORDS, type FilmWords } from './film-words.ts';
 import { marksSvg } from './marks/marks-svg.ts';
-import type { GeometryPacking, PackedPiece, PackedPieces } from './pieces.ts';
+import type { GeometryPacking, PackedPieces } from './pieces.ts';
 
-export interface PlatesSvg {
-  readonly text: string;
+/** What is said of plates that are written. */
+export interface PlatesWritten {
   /** Of the first plate. */
   readonly manner: VectorManner;
   /** Share of the first plate's film that its dots ink, 0–1. */
   readonly inked: number;
+}
+
+export interface PlatesSvg extends PlatesWritten {
+  readonly text: string;
 }
 
 /** Parts of a plate's dots as the elements that they are in a file of some plates. */
@@ -33,26 +37,32 @@ export const svgGeometry: GeometryPacking = (scene, plates, plate, options) => {
   const shapes = plateShapes(scene, plate, unitsOf(scene.recipe, perMmOf(scene.recipe, plates)), options);
   return {
     parts: shapes.parts,
-    pack(part) {
-      const { text, inked } = dotElements(shapes.dots(part));
-      return { bytes: new TextEncoder().encode(text), rest: 0, inked };
-    },
+    pack: (part) => ({ ...dotElements(shapes.dots(part)), rest: 0 }),
   };
 };
 
-/** The same as `writePlates` gives in the end. */
-export function platesSvg(...given: Parameters<typeof writePlates>): PlatesSvg {
-  const writing = writePlates(...given);
+/** Plates as the text that `writePlates` writes. */
+export function platesSvg(
+  scene: Scene,
+  plates: readonly number[],
+  title: string,
+  options: VectorOptions,
+  words: FilmWords = NO_WORDS,
+): PlatesSvg {
+  const decoder = new TextDecoder();
+  const texts: string[] = [];
+  const write = (bytes: Uint8Array) => void texts.push(decoder.decode(bytes));
+  const writing = writePlates(scene, plates, title, options, words, write);
   for (;;) {
     const next = writing.next();
-    if (next.done) return next.value;
+    if (next.done) return { ...next.value, text: texts.join('') };
   }
 }
 
 /**
- * Plates as SVG, a group for each ink, the first printed lowest; what is not ink is nothing. Dots are true geometry computed from the
- * tone wherever their screen has one; those of other screens are outlined from the film's own pixels. The file is as large as the film.
- * Tells now and then what share of it is there, 0–1.
+ * Writes plates as SVG in UTF-8, a group for each ink, the first printed lowest; what is not ink is nothing. Dots are true geometry
+ * computed from the tone wherever their screen has one; those of other screens are outlined from the film's own pixels. The file is as
+ * large as the film. Tells now and then what share of it is there, 0–1.
  *
  * @param packed parts of the dots that were packed apart
  */
@@ -61,9 +71,10 @@ export function* writePlates(
   plates: readonly number[],
   title: string,
   options: VectorOptions,
-  words: FilmWords = NO_WORDS,
+  words: FilmWords,
+  write: (bytes: Uint8Array) => void,
   packed?: PackedPieces,
-): Generator<number, PlatesSvg> {
+): Generator<number, PlatesWritten> {
   const { recipe } = scene;
   const layout = filmLayout(recipe);
   const { mm, plate: place, resolution } = layout;
@@ -76,44 +87,54 @@ export function* writePlates(
     const alike = inks.slice(0, i).filter(({ name }) => name === ink.name).length;
     return alike === 0 ? idOf(ink) : `${idOf(ink)}-${alike + 1}`;
   });
-  const groups: PlateGroup[] = [];
+  const encoder = new TextEncoder();
+  const put = (text: string) => write(encoder.encode(text));
+  const isAlone = plates.length === 1;
+  const moved = [place.x, place.y].map((pixels) => (pixels * units.frame.resolution) / resolution);
+  const around: Around[] = [
+    ...(place.x === 0 && place.y === 0
+      ? []
+      : [[`<g transform="translate(${moved.join(' ')})">`, '</g>'] as const]),
+    ...(isAlone ? [] : [['<g style="isolation:isolate">', '</g>'] as const]),
+  ];
+  const said = isAlone ? '' : `<desc>${escaped(printingOrder(inks))}</desc>`;
+  put(
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${box}">` +
+      `<title>${escaped(title)}</title>${said}${around.map(([before]) => before).join('')}`,
+  );
+  let first: PlatesWritten | undefined;
   for (const [i, plate] of plates.entries()) {
     const shapes = plateShapes(scene, plate, units, options);
     const dots: DotElements[] = [];
     for (let part = 0; part < shapes.parts; part++) {
-      dots.push(packed ? textOf(packed(plate, part)) : dotElements(shapes.dots(part)));
+      dots.push(packed ? packed(plate, part) : dotElements(shapes.dots(part)));
       yield (i + (part + 1) / shapes.parts) / plates.length;
     }
     const marks = marksSvg(scene, plate, layout, units, words);
-    groups.push(plateGroup(scene, plate, units, shapes, dots, ids[i], marks));
+    const group = plateGroup(scene, plate, units, shapes, dots, ids[i], marks);
+    first ??= { manner: group.manner, inked: group.inked };
+    if (group.isEmpty && !isAlone) continue;
+    const [before, after] = isAlone ? (['', ''] as const) : overOthers(ids[i], inks[i]);
+    put(before + group.head);
+    group.dots.forEach(write);
+    put(group.foot + after);
   }
-  const over = groups.map(({ text, isEmpty }, i) => (isEmpty ? '' : overOthers(text, ids[i], inks[i])));
-  const drawn = plates.length === 1 ? groups[0].text : `<g style="isolation:isolate">${over.join('')}</g>`;
-  const said = plates.length === 1 ? '' : `<desc>${escaped(printingOrder(inks))}</desc>`;
-  const moved = [place.x, place.y].map((pixels) => (pixels * units.frame.resolution) / resolution);
-  const body =
-    place.x === 0 && place.y === 0 ? drawn : `<g transform="translate(${moved.join(' ')})">${drawn}</g>`;
-  const text =
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${box}">` +
-    `<title>${escaped(title)}</title>${said}${body}</svg>\n`;
-  return { text, manner: groups[0].manner, inked: groups[0].inked };
+  put(`${around.map(([, after]) => after).join('')}</svg>\n`);
+  return present(first, 'plate');
 }
 
-const textOf = ({ bytes, inked }: PackedPiece): DotElements => ({
-  text: new TextDecoder().decode(bytes),
-  inked,
-});
+/** What is written before a group, and after it. */
+type Around = readonly [before: string, after: string];
 
 /**
  * A plate over those printed before it, as its ink lies on theirs: a transparent ink multiplies, one that covers hides them, one between does
  * both in turn. SVG blends encoded values, so its opacity is encoded too: over white and over black it is then as the ink model has it.
  */
-function overOthers(group: string, id: string, { opacity }: Ink): string {
-  if (opacity >= 1) return group;
-  const multiplied = `<g style="mix-blend-mode:multiply">${group}</g>`;
-  return opacity <= 0
-    ? multiplied
-    : `${multiplied}<use href="#${id}" opacity="${Number(linearToSrgb(opacity).toFixed(3))}"/>`;
+function overOthers(id: string, { opacity }: Ink): Around {
+  if (opacity >= 1) return ['', ''];
+  const covers =
+    opacity <= 0 ? '' : `<use href="#${id}" opacity="${Number(linearToSrgb(opacity).toFixed(3))}"/>`;
+  return ['<g style="mix-blend-mode:multiply">', `</g>${covers}`];
 }
 
 /** What a file of several inks says of them. */

@@ -14,9 +14,10 @@ export interface CellDot {
   readonly place: 'inside' | 'edge';
 }
 
-/** The dots of some rows, each cell's at (row − top) × columns + (column − left); undefined where there is none. */
+/** The dots of rows `from` to below `to`, each cell's at (row − from) × columns + (column − left); undefined where there is none. */
 interface Strip {
-  readonly number: number;
+  readonly from: number;
+  readonly to: number;
   readonly cells: readonly (CellDot | undefined)[];
 }
 
@@ -36,36 +37,38 @@ export class DotRows {
     private readonly dotOf: DotOf,
   ) {}
 
-  /** The dots of a row: its cells are those from `first` on, one for each column. */
-  of(row: number): { readonly cells: readonly (CellDot | undefined)[]; readonly first: number } {
-    const { left, right, top } = this.grid;
-    const { cells, number } = this.stripOf(row);
-    return { cells, first: (row - top - number * TOGETHER) * (right - left) };
+  /**
+   * The dots of a row: its cells are those from `first` on, one for each column.
+   *
+   * @param end no row from here on is asked for next
+   */
+  of(row: number, end: number): { readonly cells: readonly (CellDot | undefined)[]; readonly first: number } {
+    const { left, right } = this.grid;
+    const { cells, from } = this.stripOf(row, end);
+    return { cells, first: (row - from) * (right - left) };
   }
 
-  private stripOf(row: number): Strip {
-    const number = Math.floor((row - this.grid.top) / TOGETHER);
-    const found = this.strips.find((strip) => strip.number === number);
+  private stripOf(row: number, end: number): Strip {
+    const found = this.strips.find(({ from, to }) => row >= from && row < to);
     if (found) return found;
-    const made = this.strip(number);
+    const made = this.strip(row, Math.min(row + TOGETHER, end));
     this.strips = [...this.strips.slice(-1), made];
     return made;
   }
 
-  private strip(number: number): Strip {
+  private strip(from: number, to: number): Strip {
     const { grid, scale, near, dotOf } = this;
     const columns = grid.right - grid.left;
-    const top = grid.top + number * TOGETHER;
-    const rows = Math.min(TOGETHER, grid.foot - top);
+    const rows = to - from;
     const cells = new Array<CellDot | undefined>(columns * rows).fill(undefined);
     for (let i = 0; i < columns; i++) {
       for (let j = 0; j < rows; j++) {
-        const place = near(grid.boxAbout(grid.left + i, top + j, scale));
+        const place = near(grid.boxAbout(grid.left + i, from + j, scale));
         if (place === 'outside') continue;
-        const dot = dotOf(grid.left + i, top + j, place);
+        const dot = dotOf(grid.left + i, from + j, place);
         if (dot && dot.points > 0) cells[j * columns + i] = { dot, place };
       }
     }
-    return { number, cells };
+    return { from, to, cells };
   }
 }

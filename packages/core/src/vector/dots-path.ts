@@ -96,8 +96,8 @@ interface Face {
 type DrawRows = (rows: RowsOf, out: Paths) => void;
 
 /** Rows of a straight lattice that are drawn apart at least, for one is drawn twice where two parts meet, and parts of a film at most. */
-const LEAST_ROWS = 32;
-const MOST_PARTS = 12;
+const LEAST_ROWS = 16;
+const MOST_PARTS = 24;
 
 /** Rows of cells of a straight lattice, or of points of another, that are drawn apart. */
 function rowsOfParts(recipe: Recipe, plate: number): RowsOf[] {

@@ -84,8 +84,10 @@ function drawRows(
   const toPath = after(grid.toFilm, scaled(scale));
   let count = 0;
   let row = from;
-  for (let isFull = false; row < grid.foot; row++) {
-    const { cells, first } = dots.of(row);
+  // Of the row that follows, what is joined.
+  const end = Math.min(to + 1, grid.foot);
+  for (let isFull = false; row < end; row++) {
+    const { cells, first } = dots.of(row, end);
     for (let column = grid.left; column < grid.right; column++) {
       const cell = cells[first + column - grid.left];
       if (!cell) continue;

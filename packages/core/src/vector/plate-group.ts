@@ -29,7 +29,10 @@ export type VectorManner = 'dots' | 'outlines';
 
 /** A plate as part of an SVG file. */
 export interface PlateGroup {
-  readonly text: string;
+  /** What is written before its dots, these in UTF-8, and what is written after them. */
+  readonly head: string;
+  readonly dots: readonly Uint8Array[];
+  readonly foot: string;
   readonly manner: VectorManner;
   /** Share of the plate's film that its dots ink, 0–1. */
   readonly inked: number;
@@ -146,7 +149,7 @@ export function plateLines(
 /**
  * A plate as a group of SVG in its ink's colour.
  *
- * @param dots elements of each part of its dots
+ * @param dots each part of its dots
  * @param id   of the group
  * @param more elements that lie in it too
  */
@@ -162,7 +165,6 @@ export function plateGroup(
   const { recipe } = scene;
   const ink = inkOf(recipe.inks, recipe.plates[plate].ink);
   const { fill, before } = inkPaint(ink, recipe.sheet, units, `${id}-blend`);
-  const drawn = dots.map(({ text }) => text).join('');
   const inked = dots.reduce((sum, part) => sum + part.inked, 0);
   const over = shapes
     .lines()
@@ -170,18 +172,28 @@ export function plateGroup(
     .join('');
   // Beside marks nothing of the plate may reach beyond its bleed.
   const { width, height } = units.frame;
-  const held =
+  const [opened, closed] =
     more === ''
-      ? `${drawn}${over}`
-      : `<clipPath id="${id}-plate"><path d="M0 0h${width}v${height}h${-width}z"/></clipPath>` +
-        `<g clip-path="url(#${id}-plate)">${drawn}${over}</g>${more}`;
-  const text = `${before}<g id="${id}" fill="${fill}">${held}</g>`;
-  return { text, manner: shapes.manner, inked, isEmpty: drawn === '' && over === '' && more === '' };
+      ? ['', '']
+      : [
+          `<clipPath id="${id}-plate"><path d="M0 0h${width}v${height}h${-width}z"/></clipPath>` +
+            `<g clip-path="url(#${id}-plate)">`,
+          `</g>${more}`,
+        ];
+  return {
+    head: `${before}<g id="${id}" fill="${fill}">${opened}`,
+    dots: dots.map(({ bytes }) => bytes),
+    foot: `${over}${closed}</g>`,
+    manner: shapes.manner,
+    inked,
+    isEmpty: dots.every(({ bytes }) => bytes.length === 0) && over === '' && more === '',
+  };
 }
 
 /** Dots as elements of SVG. */
 export interface DotElements {
-  readonly text: string;
+  /** UTF-8. */
+  readonly bytes: Uint8Array;
   readonly inked: number;
 }
 
@@ -189,10 +201,10 @@ export interface DotElements {
 export function dotElements({ paths, scale, inked }: DrawnDots): DotElements {
   const elements = paths.map((data) => pathElement('evenodd', data)).join('');
   const isPlain = scale === 1 || elements === '';
-  return {
-    text: isPlain ? elements : `<g transform="scale(${Number(scale.toPrecision(12))})">${elements}</g>`,
-    inked: inked(),
-  };
+  const text = isPlain
+    ? elements
+    : `<g transform="scale(${Number(scale.toPrecision(12))})">${elements}</g>`;
+  return { bytes: new TextEncoder().encode(text), inked: inked() };
 }
 
 export const pathElement = (rule: string, data: string): string =>

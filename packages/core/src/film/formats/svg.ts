@@ -16,8 +16,7 @@ export const svg = defineFormat({
     const alone = holds === 'plate';
     const title = alone ? filmFacts(scene, plates[0], name).description : name;
     const words = { job: name, day, approval, mirrored: false };
-    const { text, inked } = yield* writePlates(scene, plates, title, options, words, packed);
-    sink.write(new TextEncoder().encode(text));
+    const { inked } = yield* writePlates(scene, plates, title, options, words, sink.write, packed);
     return { inked: alone ? inked * 100 : null };
   },
 });
