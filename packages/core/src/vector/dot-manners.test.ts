@@ -5,7 +5,7 @@ import { CellField, cellThresholds } from './cell-field.ts';
 import { dotManners, LEVELS, sideOf } from './dot-manners.ts';
 import { outlinesOf } from './lattice-dot.ts';
 
-const SIDE = 10;
+const SIDE = 8;
 /** Of the tones, at most, that are left to the shape itself: a thin ring, a tip that is about to touch. */
 const FEW = 4;
 

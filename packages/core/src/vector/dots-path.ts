@@ -24,7 +24,7 @@ import { Tiles, TileStore } from './tiles.ts';
 import { filmArea, type Units } from './units.ts';
 
 /** Points along a straight cell, at least, that a dot's outline is looked for at: `dotManners` makes them finer where a shape asks for it. */
-const PER_STRAIGHT_CELL = 10;
+const PER_STRAIGHT_CELL = 8;
 /** The same of a bent lattice; the thinnest lines must not fall between two. */
 const PER_BENT_CELL = { dot: 16, line: 24 };
 /** Pixels per inch of a picture that outlines follow inside coarse cells, as far as the film has them. */
