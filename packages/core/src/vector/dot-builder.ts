@@ -35,7 +35,8 @@ export class DotBuilder {
     for (let i = 0, j = length - 2; i < length; j = i, i += 2)
       area += points[j] * points[i + 1] - points[i] * points[j + 1];
     this.area += area / (2 * side * side);
-    const kept = first < 0 ? thinnedToArea(points, length, STRAYS * side) : this.alongSides(points, length, first);
+    const kept =
+      first < 0 ? thinnedToArea(points, length, STRAYS * side) : this.alongSides(points, length, first);
     if (kept.length < 6) return;
     this.touches ||= first >= 0;
     for (let i = 0; i < kept.length; i++) kept[i] = kept[i] / side - 0.5;

@@ -201,9 +201,7 @@ export interface DotElements {
 export function dotElements({ paths, scale, inked }: DrawnDots): DotElements {
   const elements = paths.map((data) => pathElement('evenodd', data)).join('');
   const isPlain = scale === 1 || elements === '';
-  const text = isPlain
-    ? elements
-    : `<g transform="scale(${Number(scale.toPrecision(12))})">${elements}</g>`;
+  const text = isPlain ? elements : `<g transform="scale(${Number(scale.toPrecision(12))})">${elements}</g>`;
   return { bytes: new TextEncoder().encode(text), inked: inked() };
 }
 
