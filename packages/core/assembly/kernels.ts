@@ -12,3 +12,5 @@ export * from './places';
 export * from './grey';
 export * from './light';
 export * from './range';
+export * from './cell-tones';
+export * from './cell-outlines';

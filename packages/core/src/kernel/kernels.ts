@@ -160,4 +160,27 @@ export interface Kernels {
   sumAround(rows: number, down: number, out: number, count: number): void;
   divideRows(row: number, by: number, least: number, out: number, count: number): void;
   addProducts(a: number, b: number, weight: number, to: number, count: number): void;
+  readCell(
+    plane: number,
+    width: number,
+    x: number,
+    y: number,
+    xx: number,
+    xy: number,
+    yx: number,
+    yy: number,
+    side: number,
+    table: number,
+    out: number,
+    range: number,
+  ): number;
+  traceCell(
+    tones: number,
+    thresholds: number,
+    side: number,
+    shift: number,
+    room: number,
+    out: number,
+    lengths: number,
+  ): number;
 }

@@ -118,6 +118,20 @@ export const LOOKED_UP = 1 << 16;
 export const SEGMENTS = area(28 * (LOOKED_UP + 64));
 /** Numbers that places in cells are found by, and room to work in. */
 export const PLACE_NUMBERS = area(512);
+/** Points each way that a cell is looked at, at most. */
+const CELL_POINTS = 304;
+const CELL_NUMBERS = CELL_POINTS ** 2;
+/** Tones of a cell, those of an even one, the least and the largest, room to trace outlines in, and these with their lengths. */
+export const CELL = {
+  tones: area(4 * CELL_NUMBERS + 64),
+  evenTones: area(4 * CELL_NUMBERS + 64),
+  range: area(64),
+  room: area(48 * CELL_NUMBERS + 64 * CELL_POINTS + 64),
+  points: area(32 * CELL_NUMBERS + 64),
+  lengths: area(2 * CELL_NUMBERS),
+  mostNumbers: 4 * CELL_NUMBERS,
+  mostLoops: CELL_NUMBERS / 2,
+};
 /** Errors that a row of diffusion takes and gives, with room at both sides, the pixels made above, and a row of noise. */
 export const DIFFUSION = {
   errors: [area(4 * LONGEST_ROW + 128), area(4 * LONGEST_ROW + 128), area(4 * LONGEST_ROW + 64)] as const,
@@ -163,12 +177,13 @@ export const realsAt = (address: number, count: number): Float64Array =>
 export const addressOf = (array: Uint16Array | Uint8Array): number | undefined =>
   array.buffer === buffer ? array.byteOffset : undefined;
 
-const uploads = new Map<Uint16Array | Int32Array, number>();
+type Uploaded = Uint16Array | Int32Array | Float32Array;
+
+const uploads = new Map<Uploaded, number>();
 let uploadsEnd = UPLOADS;
 
 /** Whether an array is small enough for `uploadOnce`. */
-export const canUpload = ({ byteLength }: Uint16Array | Int32Array): boolean =>
-  byteLength <= UPLOAD_BYTES - 64;
+export const canUpload = ({ byteLength }: Uploaded): boolean => byteLength <= UPLOAD_BYTES - 64;
 
 /**
  * Copies an array that is used again and again into the kernels' memory, once. The address holds until another array is uploaded, which
@@ -176,7 +191,7 @@ export const canUpload = ({ byteLength }: Uint16Array | Int32Array): boolean =>
  *
  * @throws OutOfKernelMemory when the array is larger than all the room for such; see `canUpload`
  */
-export function uploadOnce(array: Uint16Array | Int32Array): number {
+export function uploadOnce(array: Uploaded): number {
   const found = uploads.get(array);
   if (found !== undefined) return found;
   if (!canUpload(array)) throw new OutOfKernelMemory(array.byteLength, UPLOAD_BYTES - 64);

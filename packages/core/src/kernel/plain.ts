@@ -1,6 +1,7 @@
 import type { Kernels } from './kernels.ts';
 import { memoryViews } from './memory-views.ts';
 import { PAGES } from './pages.ts';
+import { plainCell } from './plain-cell.ts';
 import { plainColour } from './plain-colour.ts';
 import { plainCompare } from './plain-compare.ts';
 import { plainLight } from './plain-light.ts';
@@ -27,6 +28,7 @@ export function plainKernels(): Kernels {
     ...plainLight(views),
     ...plainRange(views),
     ...plainDiffuse(views),
+    ...plainCell(views),
     ...plainGroup4(views.u8, views.i32),
   };
 }

@@ -1,10 +1,11 @@
 import { after, scaled, type Affine } from '../raster/affine.ts';
 import type { Frame } from '../raster/frame.ts';
+import { CELL, kernels, uploadOnce, wholesAt } from '../kernel/memory.ts';
 import { SOLID } from '../raster/plane.ts';
 import { smoothThresholds } from '../screen/smooth-cell.ts';
 import type { Spot } from '../screen/spot/spot.ts';
 import type { Transfer } from '../screen/transfer.ts';
-import { CellField, cellThresholds } from './cell-field.ts';
+import { cellOutlines, cellThresholds, type CellThresholds } from './cell-field.ts';
 import { dotManners, sideOf, type DotManner } from './dot-manners.ts';
 import type { Dot } from './lattice-dot.ts';
 import type { LatticeGrid } from './lattice-grid.ts';
@@ -13,19 +14,14 @@ import type { TileTones } from './tile-tones.ts';
 
 /** Pixels of the film that an edge as long as a cell would move by from the least of its tones to the largest, where they count as even. */
 const EVEN = 1;
-/** Parts of a pixel that places are told by, and those that tones between pixels are mixed by: tones times their square are whole numbers of 30 bits. */
-const PLACE_BITS = 16;
-const PLACES = 1 << PLACE_BITS;
-const PARTS_BITS = 7;
-const PARTS = 1 << PARTS_BITS;
-const REST_BITS = PLACE_BITS - PARTS_BITS;
-const { imul } = Math;
+/** Parts of a pixel that places are told by. */
+const PLACES = 1 << 20;
+const RANGE = wholesAt(CELL.range, 2);
 
 /** The dots of a straight lattice as the film has them in single cells: where coverage is above its threshold, inside the cell. */
 export class CellContours {
   private readonly mannerOf: (share: number) => DotManner | undefined;
-  private readonly fields: (CellField | undefined)[] = [];
-  private readonly places: ({ across: Int32Array; down: Int32Array } | undefined)[] = [];
+  private readonly thresholds: (CellThresholds | undefined)[] = [];
   private readonly threshold: (u: number, v: number) => number;
   private readonly table: Uint16Array | undefined;
   private readonly even: number;
@@ -67,17 +63,15 @@ export class CellContours {
     if (!manner) return this.shape(mean / SOLID);
     const { level, shift } = manner;
     if (level > 0) this.readTones(column, row, level);
-    return this.fieldOf(level).outlines(shift).dot();
+    return cellOutlines(this.thresholdsOf(level), CELL.tones, shift).dot();
   }
 
-  private fieldOf(level: number): CellField {
-    return (this.fields[level] ??= new CellField(
-      cellThresholds(this.key, this.threshold, sideOf(this.side, level)),
-    ));
+  private thresholdsOf(level: number): CellThresholds {
+    return (this.thresholds[level] ??= cellThresholds(this.key, this.threshold, sideOf(this.side, level)));
   }
 
   /**
-   * Reads tones at the points of a cell into the field of a level. Where cells meet they read the same ones, but for rounding.
+   * Reads tones at the points of a cell of a level. Where cells meet they read the same ones, but for rounding.
    *
    * @returns the least and the largest of what is made of them, and their mean
    */
@@ -86,51 +80,30 @@ export class CellContours {
     row: number,
     level: number,
   ): { least: number; most: number; mean: number } {
-    const { tones } = this.fieldOf(level);
-    const { across, down } = this.placesOf(level);
-    const { table } = this;
+    const { side } = this.thresholdsOf(level);
+    const points = side + 1;
     const { xx, xy, x0, yx, yy, y0 } = this.toPixels;
     const [u, v] = [column + 0.5, row + 0.5];
     const tile = this.tiles.about(xx * u + xy * v + x0, yx * u + yy * v + y0);
-    const { data, width } = tile.tones;
-    // From the tile's first pixel: above 0, so that what is cut off is below.
-    const fromX = ((xx * column + xy * row + x0 - tile.x) * PLACES) | 0;
-    const fromY = ((yx * column + yy * row + y0 - tile.y) * PLACES) | 0;
-    let least = SOLID;
-    let most = 0;
-    let sum = 0;
-    for (let i = 0; i < tones.length; i++) {
-      const x = (fromX + across[i]) | 0;
-      const y = (fromY + down[i]) | 0;
-      const fx = (x >> REST_BITS) & (PARTS - 1);
-      const at = imul(y >> PLACE_BITS, width) + (x >> PLACE_BITS);
-      const upper = (data[at] << PARTS_BITS) + imul(data[at + 1] - data[at], fx);
-      const foot = at + width;
-      const lower = (data[foot] << PARTS_BITS) + imul(data[foot + 1] - data[foot], fx);
-      const tone =
-        ((upper << PARTS_BITS) + imul(lower - upper, (y >> REST_BITS) & (PARTS - 1))) >> (2 * PARTS_BITS);
-      // What is bare stays so, whatever the least dot.
-      const made = table && tone > 0 ? table[tone] : tone;
-      tones[i] = made;
-      sum += made;
-      if (made < least) least = made;
-      if (made > most) most = made;
-    }
-    return { least, most, mean: sum / tones.length };
-  }
-
-  /** Where the points of a level lie from the first corner of their cell, parts of a pixel. */
-  private placesOf(level: number): { across: Int32Array; down: Int32Array } {
-    return (this.places[level] ??= (() => {
-      const { side, width, tones } = this.fieldOf(level);
-      const { xx, xy, yx, yy } = this.toPixels;
-      const [across, down] = [new Int32Array(tones.length), new Int32Array(tones.length)];
-      for (let i = 0; i < tones.length; i++) {
-        const [u, v] = [((i % width) * PLACES) / side, (Math.floor(i / width) * PLACES) / side];
-        across[i] = Math.round(xx * u + xy * v);
-        down[i] = Math.round(yx * u + yy * v);
-      }
-      return { across, down };
-    })());
+    const { tones } = tile;
+    const step = PLACES / side;
+    // What is uploaded first may have to make room for what follows.
+    if (this.table) uploadOnce(this.table);
+    const plane = uploadOnce(tones.data);
+    const sum = kernels.readCell(
+      plane,
+      tones.width,
+      Math.round((xx * column + xy * row + x0 - tile.x) * PLACES),
+      Math.round((yx * column + yy * row + y0 - tile.y) * PLACES),
+      Math.round(xx * step),
+      Math.round(xy * step),
+      Math.round(yx * step),
+      Math.round(yy * step),
+      points,
+      this.table ? uploadOnce(this.table) : 0,
+      CELL.tones,
+      CELL.range,
+    );
+    return { least: RANGE[0], most: RANGE[1], mean: sum / (points * points) };
   }
 }

@@ -19,16 +19,18 @@ export class DotBuilder {
   /** @param side steps of points along the cell */
   constructor(private readonly side: number) {}
 
-  /** @param loop closed: x and y by turns, in steps of points */
-  add(loop: Float64Array, length: number): void {
+  /** Adds a closed outline: `length` numbers of an array, x and y by turns in steps of points. */
+  add(loops: Float64Array, from: number, length: number): void {
     const { side } = this;
-    const points = rounded(loop, length);
+    const points = rounded(loops, from, length);
     let first = -1;
     for (let i = 0; i < length; i += 2) {
-      if (!isOnSide(loop[i], loop[i + 1], side)) continue;
+      const x = loops[from + i];
+      const y = loops[from + i + 1];
+      if (!isOnSide(x, y, side)) continue;
       // What lies on a side stays there.
-      points[i] = loop[i];
-      points[i + 1] = loop[i + 1];
+      points[i] = x;
+      points[i + 1] = y;
       first = i;
     }
     let area = 0;

@@ -1,7 +1,8 @@
-import { SOLID } from '../raster/plane.ts';
 import { smoothThresholds } from '../screen/smooth-cell.ts';
 import { SPOTS } from '../screen/spot/index.ts';
-import { CellField, cellThresholds } from './cell-field.ts';
+import { SOLID } from '../raster/plane.ts';
+import { CELL, lightAt } from '../kernel/memory.ts';
+import { cellOutlines, cellThresholds, evenOutlines } from './cell-field.ts';
 import { dotManners, LEVELS, sideOf } from './dot-manners.ts';
 import { outlinesOf } from './lattice-dot.ts';
 
@@ -16,9 +17,7 @@ it.each(SPOTS.map((spot) => [spot.id, spot] as const))('an even tone of %s has i
   const threshold = smoothThresholds(`test ${id}`, spot);
   const shape = outlinesOf(`test ${id}`, spot.outline);
   const mannerOf = dotManners(`test ${id}`, threshold, SIDE, shape);
-  const fields = LEVELS.map(
-    (level) => new CellField(cellThresholds(`test ${id}`, threshold, sideOf(SIDE, level))),
-  );
+  const thresholds = LEVELS.map((level) => cellThresholds(`test ${id}`, threshold, sideOf(SIDE, level)));
   let asItself = 0;
   for (const tone of TONES) {
     const manner = mannerOf(tone);
@@ -26,9 +25,7 @@ it.each(SPOTS.map((spot) => [spot.id, spot] as const))('an even tone of %s has i
       asItself++;
       continue;
     }
-    const field = fields[manner.level];
-    field.tones.fill(tone * SOLID + manner.shift);
-    const builder = field.outlines();
+    const builder = evenOutlines(thresholds[manner.level], tone * SOLID + manner.shift);
     expect(Math.abs(builder.area - tone)).toBeLessThan(0.01);
     const { touches, loops } = shape(tone);
     const dot = builder.dot();
@@ -39,10 +36,10 @@ it.each(SPOTS.map((spot) => [spot.id, spot] as const))('an even tone of %s has i
 
 it('cuts a dot where the tone ends inside the cell', () => {
   const [round] = SPOTS.filter(({ id }) => id === 'round');
-  const field = new CellField(cellThresholds('test round', smoothThresholds('test round', round), 20));
-  const { tones, width } = field;
-  for (let i = 0; i < tones.length; i++) tones[i] = i % width > 10 ? 0.5 * SOLID : 0;
-  const builder = field.outlines();
+  const tones = lightAt(CELL.tones, 21 * 21);
+  for (let i = 0; i < tones.length; i++) tones[i] = i % 21 > 10 ? 0.5 * SOLID : 0;
+  const thresholds = cellThresholds('test round', smoothThresholds('test round', round), 20);
+  const builder = cellOutlines(thresholds, CELL.tones, 0);
   // Half a dot, but for the step between two points in which the tone falls.
   expect(Math.abs(builder.area - 0.25)).toBeLessThan(0.03);
   const [loop] = builder.dot().loops as readonly number[][];

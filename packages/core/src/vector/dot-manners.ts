@@ -1,7 +1,6 @@
 import { cache } from '../base/cache.ts';
 import { SOLID } from '../raster/plane.ts';
-import { CellField, cellThresholds } from './cell-field.ts';
-import type { DotBuilder } from './dot-builder.ts';
+import { cellThresholds, evenOutlines, type CellThresholds } from './cell-field.ts';
 import type { Dot } from './lattice-dot.ts';
 
 /** How many times as fine points are looked at where a dot's shape is thin, or its corners fall badly between them, about. */
@@ -10,8 +9,12 @@ const FINER = [1, 1.4, 2, 4] as const;
 /** Levels of points, from the coarsest on. */
 export const LEVELS = [...FINER.keys()];
 
+/** Points along a cell that are as fine as any shape asks for. */
+const FINEST = 256;
+
 /** Points along a cell of a level, from the coarsest's; even. */
-export const sideOf = (side: number, level: number): number => 2 * Math.round((side * FINER[level]) / 2);
+export const sideOf = (side: number, level: number): number =>
+  Math.max(side, Math.min(FINEST, 2 * Math.round((side * FINER[level]) / 2)));
 /** Sizes of dots that manners are told for, and tones about the middle of a size that have to be true. */
 const SIZES = 64;
 const NEAR = [-0.5, -0.25, 0, 0.25, 0.5].map((part) => part / SIZES);
@@ -47,28 +50,23 @@ export const dotManners = (
 ) =>
   recentManners(`${key} · ${side}`, () => {
     const found = new Map<number, DotManner | undefined>();
-    const fields: (CellField | undefined)[] = [];
-    const fieldOf = (level: number) =>
-      (fields[level] ??= new CellField(cellThresholds(key, threshold, sideOf(side, level))));
+    const thresholdsOf = (level: number) => cellThresholds(key, threshold, sideOf(side, level));
     return (share) => {
       const size = Math.min(SIZES - 1, Math.floor(share * SIZES));
-      if (!found.has(size)) found.set(size, mannerOf((size + 0.5) / SIZES, fieldOf, shape));
+      if (!found.has(size)) found.set(size, mannerOf((size + 0.5) / SIZES, thresholdsOf, shape));
       return found.get(size);
     };
   });
 
 function mannerOf(
   tone: number,
-  fieldOf: (level: number) => CellField,
+  thresholdsOf: (level: number) => CellThresholds,
   shape: (share: number) => Dot,
 ): DotManner | undefined {
   const { loops, touches } = shape(tone);
   for (const level of LEVELS) {
-    const field = fieldOf(level);
-    const drawn = (drawnTone: number): DotBuilder => {
-      field.tones.fill(drawnTone * SOLID);
-      return field.outlines();
-    };
+    const thresholds = thresholdsOf(level);
+    const drawn = (drawnTone: number) => evenOutlines(thresholds, drawnTone * SOLID);
     let [low, high] = [Math.max(0, tone - SHIFTED), Math.min(1, tone + SHIFTED)];
     for (let turn = 0; turn < HALVINGS; turn++) {
       const middle = (low + high) / 2;

@@ -64,7 +64,7 @@ const ALL_INK = 0x01010101;
 export function levelPath(field: LevelField, map: Affine, strays: number, out: PathData): void {
   const { xx, xy, x0, yx, yy, y0 } = map;
   new LevelTracer(field.width).trace(field, (loop, length) => {
-    const kept = thinnedToArea(rounded(loop, length), length, strays);
+    const kept = thinnedToArea(rounded(loop, 0, length), length, strays);
     if (kept.length < 6) return;
     for (let i = 0; i < kept.length; i += 2) {
       const x = xx * kept[i] + xy * kept[i + 1] + x0;
@@ -183,16 +183,17 @@ let roundedPoints = new Float64Array(1 << 10);
  * Points moved off an outline that bends just as far as its straight pieces need to hold the same area: a piece of length a cuts off
  * κa³ ÷ 12 of what a curvature κ encloses, and a point moved by d gives back d times half the lengths at its sides. Good until the next call.
  */
-export function rounded(loop: Float64Array, length: number): Float64Array {
+export function rounded(loops: Float64Array, from: number, length: number): Float64Array {
   if (roundedPoints.length < length) roundedPoints = new Float64Array(2 * length);
   const out = roundedPoints;
-  const last = length - 2;
-  let [ax, ay] = [loop[0] - loop[last], loop[1] - loop[last + 1]];
+  const last = from + length - 2;
+  let ax = loops[from] - loops[last];
+  let ay = loops[from + 1] - loops[last + 1];
   let a = Math.sqrt(ax * ax + ay * ay);
-  for (let i = 0; i < length; i += 2) {
-    const after = i === last ? 0 : i + 2;
-    const bx = loop[after] - loop[i];
-    const by = loop[after + 1] - loop[i + 1];
+  for (let i = from, to = 0; i <= last; i += 2, to += 2) {
+    const after = i === last ? from : i + 2;
+    const bx = loops[after] - loops[i];
+    const by = loops[after + 1] - loops[i + 1];
     const b = Math.sqrt(bx * bx + by * by);
     const cx = ax + bx;
     const cy = ay + by;
@@ -200,8 +201,8 @@ export function rounded(loop: Float64Array, length: number): Float64Array {
     // How far the point is off the line between its neighbours; κ is twice that ÷ ab.
     const off = a * b * c < 1e-12 ? 0 : (cx * ay - cy * ax) / (c * c);
     const move = off === 0 ? 0 : off * Math.min(1, (a * a - a * b + b * b) / (6 * a * b));
-    out[i] = loop[i] - cy * move;
-    out[i + 1] = loop[i + 1] + cx * move;
+    out[to] = loops[i] - cy * move;
+    out[to + 1] = loops[i + 1] + cx * move;
     ax = bx;
     ay = by;
     a = b;
