@@ -10,7 +10,8 @@ export class Runs {
   /** Runs that are there. */
   count = 0;
   private length = 0;
-  private numbers = new Float64Array(1 << 12);
+  /** Those of all runs, one after another. */
+  numbers = new Float64Array(1 << 12);
   private readonly firsts: number[] = [];
   private readonly perStep: number[] = [];
 
@@ -43,22 +44,14 @@ export class Runs {
     this.numbers[this.length++] = forward ? 1 : 0;
   }
 
-  /** A number for the point that a run begins at: equal iff the point is. */
-  startKey(run: number): number {
-    return this.keyAt(this.firsts[run]);
+  /** Which of the numbers are the point that a run begins at. */
+  startOf(run: number): number {
+    return this.firsts[run];
   }
 
-  /** The same for the point that it ends at. */
-  endKey(run: number): number {
-    return this.keyAt(this.endOf(run) - this.perStep[run]);
-  }
-
-  private keyAt(at: number): number {
-    const { numbers } = this;
-    // The same point always has the very same numbers, so they need not be told apart more finely than this.
-    return (
-      Math.round((numbers[at] + MIDDLE) * FINE) * 2 ** 26 + Math.round((numbers[at + 1] + MIDDLE) * FINE)
-    );
+  /** The same of the point that it ends at. */
+  lastOf(run: number): number {
+    return this.endOf(run) - this.perStep[run];
   }
 
   private endOf(run: number): number {
@@ -138,7 +131,3 @@ export class Runs {
     out.close();
   }
 }
-
-/** Steps of a cell that points are told apart by; lattices have at most 32 768 cells each way. */
-const FINE = 1 << 11;
-const MIDDLE = 16384;

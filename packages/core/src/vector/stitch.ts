@@ -1,4 +1,5 @@
 import type { Piece } from '../path/piece.ts';
+import { chained, type VisitLoop } from './chained.ts';
 import { Runs } from './runs.ts';
 
 const HALF = 0.5;
@@ -61,9 +62,6 @@ class Lines {
   }
 }
 
-/** Is told of a loop by the numbers of its runs, of which the first `count` count; good until the next. */
-type VisitLoop = (runs: Runs, loop: Int32Array, count: number) => void;
-
 /**
  * Joins the outlines of cells into outlines of everything: where ink lies on both sides of a line between two cells, the line
  * goes; where it lies on one, it stays.
@@ -71,6 +69,7 @@ type VisitLoop = (runs: Runs, loop: Int32Array, count: number) => void;
 export class Stitching {
   private readonly runs = new Runs();
   private row = -Infinity;
+  private readonly columns: number;
   /** Upright lines of the row at hand, the level ones above it, and those below. */
   private readonly uprights: Lines;
   private above: Lines;
@@ -81,10 +80,10 @@ export class Stitching {
     private readonly left: number,
     right: number,
   ) {
-    const size = right - left + 1;
-    this.uprights = new Lines(size);
-    this.above = new Lines(size);
-    this.below = new Lines(size);
+    this.columns = right - left + 1;
+    this.uprights = new Lines(this.columns);
+    this.above = new Lines(this.columns);
+    this.below = new Lines(this.columns);
   }
 
   /** Adds a closed outline of a cell. Cells come row by row, `j` never falling. */
@@ -101,7 +100,7 @@ export class Stitching {
   loops(visit: VisitLoop): void {
     if (this.row > -Infinity) this.finishRow(Infinity);
     this.row = -Infinity;
-    chained(this.runs, visit);
+    chained(this.runs, this.left, this.columns, visit);
     this.runs.clear();
   }
 
@@ -197,44 +196,5 @@ function remaining(edges: readonly number[], lay: (from: number, to: number) => 
     if (low === high) continue;
     if (height > 0) lay(low, high);
     if (height < 0) lay(high, low);
-  }
-}
-
-/** Puts runs end to end, and gives each loop. */
-function chained(runs: Runs, visit: VisitLoop): void {
-  const { count } = runs;
-  const size = 2 ** Math.ceil(Math.log2(count * 2 + 2));
-  const slotOf = (key: number) =>
-    ((Math.imul(key | 0, 0x9e3779b1) ^ Math.imul((key / 2 ** 32) | 0, 0x85ebca6b)) >>> 0) & (size - 1);
-  // Runs by where they start: the first of a slot, and the one after each.
-  const first = new Int32Array(size).fill(-1);
-  const after = new Int32Array(count).fill(-1);
-  const starts = new Float64Array(count);
-  const used = new Uint8Array(count);
-  for (let i = count - 1; i >= 0; i--) {
-    const key = (starts[i] = runs.startKey(i));
-    const slot = slotOf(key);
-    after[i] = first[slot];
-    first[slot] = i;
-  }
-  /** A run that starts at a point and is not used yet; −1 when there is none. */
-  const take = (key: number): number => {
-    const slot = slotOf(key);
-    // Used ones at the head are let go, so that no slot grows long.
-    while (first[slot] >= 0 && used[first[slot]]) first[slot] = after[first[slot]];
-    for (let i = first[slot]; i >= 0; i = after[i]) if (!used[i] && starts[i] === key) return i;
-    return -1;
-  };
-  const loop = new Int32Array(count);
-  for (let i = 0; i < count; i++) {
-    if (used[i]) continue;
-    let length = 0;
-    for (let next = i; next >= 0;) {
-      used[next] = 1;
-      loop[length++] = next;
-      const end = runs.endKey(next);
-      next = end === starts[i] ? -1 : take(end);
-    }
-    visit(runs, loop, length);
   }
 }
