@@ -35,6 +35,7 @@ const OUTSIDE_WEB = [
  */
 const CORE_ROOMS = [
   ['base', 'what any code could use: exact powers and turns, random numbers, errors, fields of kinds'],
+  ['outline', 'closed outlines as lists of numbers: rounded off, and thinned'],
   ['kernel', 'loops over bare memory: they know numbers, not what these stand for'],
   ['raster', 'planes, bits and pictures, which kernels work on'],
   ['colour', 'colour spaces and differences, formulas on three numbers'],

@@ -179,8 +179,9 @@ export interface Kernels {
     thresholds: number,
     side: number,
     shift: number,
+    strays: number,
     room: number,
     out: number,
-    lengths: number,
+    told: number,
   ): number;
 }

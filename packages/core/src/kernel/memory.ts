@@ -121,14 +121,14 @@ export const PLACE_NUMBERS = area(512);
 /** Points each way that a cell is looked at, at most. */
 const CELL_POINTS = 304;
 const CELL_NUMBERS = CELL_POINTS ** 2;
-/** Tones of a cell, those of an even one, the least and the largest, room to trace outlines in, and these with their lengths. */
+/** Tones of a cell, those of an even one, the least and the largest; room to trace outlines in, their points, and what is told of them. */
 export const CELL = {
   tones: area(4 * CELL_NUMBERS + 64),
   evenTones: area(4 * CELL_NUMBERS + 64),
   range: area(64),
-  room: area(48 * CELL_NUMBERS + 64 * CELL_POINTS + 64),
+  room: area(144 * CELL_NUMBERS + 64 * CELL_POINTS + 256),
   points: area(32 * CELL_NUMBERS + 64),
-  lengths: area(2 * CELL_NUMBERS),
+  told: area(16 + 2 * CELL_NUMBERS),
   mostNumbers: 4 * CELL_NUMBERS,
   mostLoops: CELL_NUMBERS / 2,
 };

@@ -3,10 +3,12 @@ import { BASE, both } from './testing.ts';
 import type { Kernels } from './kernels.ts';
 
 const MEGABYTE = 1 << 20;
-const [TONES, THRESHOLDS, ROOM, OUT, LENGTHS] = [0, 1, 2, 3, 4].map((k) => BASE + k * MEGABYTE);
+const [TONES, THRESHOLDS, OUT, TOLD, ROOM] = [0, 1, 2, 3, 4].map((k) => BASE + k * MEGABYTE);
 const [PLANE, TABLE] = [THRESHOLDS, ROOM];
-const RANGE = LENGTHS;
+const RANGE = TOLD;
 const WIDTH = 90;
+/** Cells that outlines may stray. */
+const STRAYS = 0.008;
 
 const f32 = ({ memory }: Kernels, at: number, count: number) => new Float32Array(memory.buffer, at, count);
 const u16 = ({ memory }: Kernels, at: number, count: number) => new Uint16Array(memory.buffer, at, count);
@@ -104,16 +106,19 @@ describe('outlines of a cell', () => {
     tones: ArrayLike<number>,
     thresholds: ArrayLike<number>,
     shift = 0,
+    strays = STRAYS * side,
   ) {
     f32(kernels, TONES, tones.length).set(tones);
     f32(kernels, THRESHOLDS, thresholds.length).set(thresholds);
-    const count = kernels.traceCell(TONES, THRESHOLDS, side, shift, ROOM, OUT, LENGTHS);
+    const count = kernels.traceCell(TONES, THRESHOLDS, side, shift, strays, ROOM, OUT, TOLD);
     let at = OUT;
-    return Array.from(i32(kernels, LENGTHS, count), (length) => {
+    const loops = Array.from(i32(kernels, TOLD + 16, count), (length) => {
       const loop = [...f64(kernels, at, length)];
       at += 8 * length;
       return loop;
     });
+    const [touches, points] = i32(kernels, TOLD + 8, 2);
+    return { loops, area: f64(kernels, TOLD, 1)[0], touches, points };
   }
 
   it('are the same from compiled kernels and plain ones, at all widths', () => {
@@ -127,8 +132,10 @@ describe('outlines of a cell', () => {
         );
         const thresholds = Array.from({ length: thresholdCount(side) }, () => random(65536) + 0.25);
         const shift = random(2000) - 1000;
-        const [a, b] = both.map((kernels) => trace(kernels, side, tones, thresholds, shift));
+        const strays = random(100) / 50;
+        const [a, b] = both.map((kernels) => trace(kernels, side, tones, thresholds, shift, strays));
         expect(a).toEqual(b);
+        expect(a.points).toBe(a.loops.flat().length / 2);
       }),
       { numRuns: 60 },
     );
@@ -158,20 +165,30 @@ describe('outlines of a cell', () => {
   ])('are circles of a cone, and end at the sides: %s', (_, kernels) => {
     const side = 40;
     const tones = new Array<number>((side + 1) ** 2).fill(15);
-    const [circle, ...others] = trace(kernels, side, tones, cone(side, 20.3, 19.6));
+    const round = trace(kernels, side, tones, cone(side, 20.4, 19.6));
+    const [circle, ...others] = round.loops;
     expect(others).toEqual([]);
-    for (let i = 0; i < circle.length; i += 2)
-      expect(Math.abs(Math.hypot(circle[i] - 20.3, circle[i + 1] - 19.6) - 15)).toBeLessThan(0.01);
-    expect(Math.abs(areaOf(circle) / (Math.PI * 15 ** 2) - 1)).toBeLessThan(0.002);
+    expect(circle.length).toBeLessThan(60);
+    for (let i = 0; i < circle.length; i += 2) {
+      const radius = Math.hypot(circle[i] - 0.01, circle[i + 1] + 0.01);
+      expect(Math.abs(radius - 15 / side)).toBeLessThan(1.1 * STRAYS);
+    }
+    const area = Math.PI * (15 / side) ** 2;
+    expect(Math.abs(areaOf(circle) / area - 1)).toBeLessThan(0.001);
+    expect(Math.abs(round.area / area - 1)).toBeLessThan(0.001);
+    expect(round.touches).toBe(0);
 
     // A quarter of a circle about a corner.
-    const [quarter] = trace(kernels, side, tones, cone(side, 0, 0));
-    expect(Math.abs(areaOf(quarter) / ((Math.PI * 15 ** 2) / 4) - 1)).toBeLessThan(0.002);
-    expect(Math.min(...quarter)).toBe(0);
+    const corner = trace(kernels, side, tones, cone(side, 0, 0));
+    const [quarter] = corner.loops;
+    expect(Math.abs(areaOf(quarter) / (area / 4) - 1)).toBeLessThan(0.002);
+    expect(Math.min(...quarter)).toBe(-0.5);
+    expect(corner.touches).toBe(1);
 
     // All of the cell, and nothing of it.
-    const [whole] = trace(kernels, side, tones.fill(65535), cone(side, 20, 20));
-    expect(areaOf(whole)).toBe(side * side);
-    expect(trace(kernels, side, tones.fill(0), cone(side, 20, 20))).toEqual([]);
+    const [whole] = trace(kernels, side, tones.fill(65535), cone(side, 20, 20)).loops;
+    expect(areaOf(whole)).toBe(1);
+    expect(whole).toHaveLength(8);
+    expect(trace(kernels, side, tones.fill(0), cone(side, 20, 20)).loops).toEqual([]);
   });
 });

@@ -1,4 +1,5 @@
 import type { Kernels } from './kernels.ts';
+import { cellLoop } from './plain-cell-loop.ts';
 import type { MemoryViews } from './memory-views.ts';
 
 const PLACE_BITS = 20;
@@ -74,7 +75,7 @@ export const plainCell = ({ u16, i32, f32, f64 }: MemoryViews): Pick<Kernels, 'r
     i32[(range >> 2) + 1] = most;
     return sum;
   },
-  traceCell(tones, thresholds, side, shift, room, out, lengths) {
+  traceCell(tones, thresholds, side, shift, strays, _room, out, told) {
     const width = side + 1;
     const line = PARTS * side + 1;
     const [first, points] = [tones >> 2, thresholds >> 2];
@@ -101,12 +102,11 @@ export const plainCell = ({ u16, i32, f32, f64 }: MemoryViews): Pick<Kernels, 'r
         last = here;
       }
     };
-    // Places of points in turn, and the one that each leads to.
-    const places = room >> 3;
+    // Places of points in turn, x and y, and the one that each leads to.
+    const places: number[] = [];
     const next: number[] = [];
     const add = (x: number, y: number): number => {
-      f64[places + 2 * next.length] = x;
-      f64[places + 2 * next.length + 1] = y;
+      places.push(x, y);
       return next.push(-1) - 1;
     };
     const columns: number[] = [];
@@ -138,17 +138,27 @@ export const plainCell = ({ u16, i32, f32, f64 }: MemoryViews): Pick<Kernels, 'r
     }
     let loops = 0;
     let to = out >> 3;
+    let twice = 0;
+    let touches = false;
     for (let start = 0; start < next.length; start++) {
-      const begin = to;
+      const loop: number[] = [];
       for (let at = start; next[at] >= 0;) {
-        f64[to++] = f64[places + 2 * at];
-        f64[to++] = f64[places + 2 * at + 1];
+        loop.push(places[2 * at], places[2 * at + 1]);
         const then = next[at];
         next[at] = -1;
         at = then;
       }
-      if (to > begin) i32[(lengths >> 2) + loops++] = to - begin;
+      if (loop.length === 0) continue;
+      const { kept, ...found } = cellLoop(Float64Array.from(loop), side, strays);
+      twice += found.area;
+      if (kept.length < 6) continue;
+      touches ||= found.touches;
+      for (const place of kept) f64[to++] = place / side - 0.5;
+      i32[(told >> 2) + 4 + loops++] = kept.length;
     }
+    f64[told >> 3] = twice / (2 * side * side);
+    i32[(told >> 2) + 2] = touches ? 1 : 0;
+    i32[(told >> 2) + 3] = (to - (out >> 3)) / 2;
     return loops;
   },
 });

@@ -63,7 +63,7 @@ export class CellContours {
     if (!manner) return this.shape(mean / SOLID);
     const { level, shift } = manner;
     if (level > 0) this.readTones(column, row, level);
-    return cellOutlines(this.thresholdsOf(level), CELL.tones, shift).dot();
+    return cellOutlines(this.thresholdsOf(level), CELL.tones, shift).dot;
   }
 
   private thresholdsOf(level: number): CellThresholds {

@@ -1,12 +1,19 @@
 import { cache } from '../base/cache.ts';
 import { CELL, kernels, lightAt, realsAt, uploadOnce, wholesAt } from '../kernel/memory.ts';
-import { DotBuilder } from './dot-builder.ts';
+import type { Dot } from './lattice-dot.ts';
 
 /** Parts that the way from one point to the next is looked at in: thresholds run straight in each. */
 const PARTS = 4;
 
-const LENGTHS = wholesAt(CELL.lengths, CELL.mostLoops);
+/** Cells that an outline may stray from a dot's edge, to save points. */
+export const STRAYS = 0.008;
+
 const POINTS = realsAt(CELL.points, CELL.mostNumbers);
+/** What is told of outlines: their area, whether they meet a side, how many points they have, and the length of each. */
+const AREA = realsAt(CELL.told, 1);
+const [TOUCHES, COUNT] = [2, 3];
+const TOLD = wholesAt(CELL.told, 4);
+const LENGTHS = wholesAt(CELL.told + 16, CELL.mostLoops);
 
 /** Thresholds of every cell of a straight lattice. */
 export interface CellThresholds {
@@ -44,29 +51,40 @@ export const cellThresholds = (
     return { side, numbers };
   });
 
+/** A dot of straight pieces, and its area in cells. */
+export interface CellOutlines {
+  readonly dot: Dot;
+  readonly area: number;
+}
+
 /**
  * Outlines of what is inked of a cell.
  *
  * @param tones address in the kernels' memory of what is made of coverage at each point, row by row (f32)
  * @param shift added to those between bare and solid
  */
-export function cellOutlines({ side, numbers }: CellThresholds, tones: number, shift: number): DotBuilder {
+export function cellOutlines({ side, numbers }: CellThresholds, tones: number, shift: number): CellOutlines {
   const count = kernels.traceCell(
     tones,
     uploadOnce(numbers),
     side,
     shift,
+    STRAYS * side,
     CELL.room,
     CELL.points,
-    CELL.lengths,
+    CELL.told,
   );
-  const builder = new DotBuilder(side);
-  for (let k = 0, from = 0; k < count; from += LENGTHS[k], k++) builder.add(POINTS, from, LENGTHS[k]);
-  return builder;
+  const loops = new Array<number[]>(count);
+  for (let k = 0, from = 0; k < count; k++) {
+    const loop = new Array<number>(LENGTHS[k]);
+    for (let i = 0; i < loop.length; i++) loop[i] = POINTS[from++];
+    loops[k] = loop;
+  }
+  return { dot: { loops, touches: TOLD[TOUCHES] === 1, points: TOLD[COUNT] }, area: AREA[0] };
 }
 
 /** The same for a cell of one tone. */
-export function evenOutlines(thresholds: CellThresholds, tone: number): DotBuilder {
+export function evenOutlines(thresholds: CellThresholds, tone: number): CellOutlines {
   lightAt(CELL.evenTones, (thresholds.side + 1) ** 2).fill(tone);
   return cellOutlines(thresholds, CELL.evenTones, 0);
 }

@@ -25,10 +25,9 @@ it.each(SPOTS.map((spot) => [spot.id, spot] as const))('an even tone of %s has i
       asItself++;
       continue;
     }
-    const builder = evenOutlines(thresholds[manner.level], tone * SOLID + manner.shift);
-    expect(Math.abs(builder.area - tone)).toBeLessThan(0.01);
+    const { dot, area } = evenOutlines(thresholds[manner.level], tone * SOLID + manner.shift);
+    expect(Math.abs(area - tone)).toBeLessThan(0.01);
     const { touches, loops } = shape(tone);
-    const dot = builder.dot();
     if (!touches && !dot.touches) expect(dot.loops).toHaveLength(loops.length);
   }
   expect(asItself).toBeLessThanOrEqual(FEW);
@@ -39,9 +38,9 @@ it('cuts a dot where the tone ends inside the cell', () => {
   const tones = lightAt(CELL.tones, 21 * 21);
   for (let i = 0; i < tones.length; i++) tones[i] = i % 21 > 10 ? 0.5 * SOLID : 0;
   const thresholds = cellThresholds('test round', smoothThresholds('test round', round), 20);
-  const builder = cellOutlines(thresholds, CELL.tones, 0);
+  const { dot, area } = cellOutlines(thresholds, CELL.tones, 0);
   // Half a dot, but for the step between two points in which the tone falls.
-  expect(Math.abs(builder.area - 0.25)).toBeLessThan(0.03);
-  const [loop] = builder.dot().loops as readonly number[][];
+  expect(Math.abs(area - 0.25)).toBeLessThan(0.03);
+  const [loop] = dot.loops as readonly number[][];
   expect(Math.min(...loop.filter((_, i) => i % 2 === 0))).toBeGreaterThan(-0.01);
 });

@@ -75,11 +75,10 @@ function mannerOf(
     }
     const shift = (low + high) / 2 - tone;
     const isTrue = NEAR.every((near) => {
-      const made = drawn(tone + near + shift);
+      const { dot, area } = drawn(tone + near + shift);
       // A ring that has come apart may have its area all the same. One that leaps, as where a whole side passes a row of points, has not.
-      const dot = made.dot();
       const isWhole = touches || dot.touches || dot.loops.length === loops.length;
-      return isWhole && Math.abs(made.area - tone - near) <= OFF;
+      return isWhole && Math.abs(area - tone - near) <= OFF;
     });
     if (isTrue) return { level, shift: shift * SOLID };
   }

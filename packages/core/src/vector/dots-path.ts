@@ -10,7 +10,7 @@ import { screenKind } from '../screen/kinds/index.ts';
 import { latticeOf, type Screen } from '../screen/screen.ts';
 import { CellContours } from './cell-contours.ts';
 import { CellShares, toneFrame } from './cell-shares.ts';
-import { STRAYS } from './dot-builder.ts';
+import { STRAYS } from './cell-field.ts';
 import { DotRows, type DotOf } from './dot-rows.ts';
 import { edgeIndex } from './edge-index.ts';
 import { ExcessRows } from './excess-rows.ts';

@@ -1,6 +1,7 @@
 import type { Affine } from '../raster/affine.ts';
 import type { PathData } from './path-data.ts';
-import { thinnedToArea } from './thin.ts';
+import { rounded } from '../outline/rounded.ts';
+import { thinnedToArea } from '../outline/thin.ts';
 
 /** A row of a field's points, with one without ink beyond the edge on either side. */
 export interface FieldLine {
@@ -64,7 +65,7 @@ const ALL_INK = 0x01010101;
 export function levelPath(field: LevelField, map: Affine, strays: number, out: PathData): void {
   const { xx, xy, x0, yx, yy, y0 } = map;
   new LevelTracer(field.width).trace(field, (loop, length) => {
-    const kept = thinnedToArea(rounded(loop, 0, length), length, strays);
+    const kept = thinnedToArea(rounded(loop, length), length, strays);
     if (kept.length < 6) return;
     for (let i = 0; i < kept.length; i += 2) {
       const x = xx * kept[i] + xy * kept[i + 1] + x0;
@@ -175,40 +176,6 @@ const endOf = (side: number, top: number, right: number, foot: number, left: num
 
 const crossingOf = (field: LevelField, x: number, y: number, below: boolean, a: number, b: number): number =>
   field.crossing ? field.crossing(x, y, below, a, b) : a / (a - b);
-
-/** Room for the points of an outline, used within one call. */
-let roundedPoints = new Float64Array(1 << 10);
-
-/**
- * Points moved off an outline that bends just as far as its straight pieces need to hold the same area: a piece of length a cuts off
- * κa³ ÷ 12 of what a curvature κ encloses, and a point moved by d gives back d times half the lengths at its sides. Good until the next call.
- */
-export function rounded(loops: Float64Array, from: number, length: number): Float64Array {
-  if (roundedPoints.length < length) roundedPoints = new Float64Array(2 * length);
-  const out = roundedPoints;
-  const last = from + length - 2;
-  let ax = loops[from] - loops[last];
-  let ay = loops[from + 1] - loops[last + 1];
-  let a = Math.sqrt(ax * ax + ay * ay);
-  for (let i = from, to = 0; i <= last; i += 2, to += 2) {
-    const after = i === last ? from : i + 2;
-    const bx = loops[after] - loops[i];
-    const by = loops[after + 1] - loops[i + 1];
-    const b = Math.sqrt(bx * bx + by * by);
-    const cx = ax + bx;
-    const cy = ay + by;
-    const c = Math.sqrt(cx * cx + cy * cy);
-    // How far the point is off the line between its neighbours; κ is twice that ÷ ab.
-    const off = a * b * c < 1e-12 ? 0 : (cx * ay - cy * ax) / (c * c);
-    const move = off === 0 ? 0 : off * Math.min(1, (a * a - a * b + b * b) / (6 * a * b));
-    out[to] = loops[i] - cy * move;
-    out[to + 1] = loops[i + 1] + cx * move;
-    ax = bx;
-    ay = by;
-    a = b;
-  }
-  return out;
-}
 
 /** Points of outlines, each joined to the one after it. */
 class Points {

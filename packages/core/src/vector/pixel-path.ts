@@ -1,7 +1,7 @@
 import { POPCOUNT } from '../base/popcount.ts';
 import { cropBits, type Bits } from '../raster/bits.ts';
 import type { PathData } from './path-data.ts';
-import { thinned } from './thin.ts';
+import { thinned } from '../outline/thin.ts';
 
 /** Upright sides of pixels in one path: about a megabyte. */
 const PATH_SIDES = 150_000;
