@@ -30,37 +30,44 @@ export function goOnBeyond(tones: Plane, inside: Bits): void {
   const { width, height } = tones;
   if (countInk(inside) === width * height) return;
   const known: Bits = { ...inside, data: inside.data.slice() };
-  const beside: number[] = [];
-  for (let y = 0; y < height; y++) {
-    for (let byte = 0, at = y * inside.stride; byte < inside.stride; byte++, at++) {
-      const held = inside.data[at];
-      if (held === WHOLE || (held === 0 && !hasInsideNear(inside, byte, y))) continue;
-      for (let x = 8 * byte, mask = 0x80; x < Math.min(8 * byte + 8, width); x++, mask >>= 1)
-        if ((held & mask) === 0) beside.push(y * width + x);
-    }
-  }
   for (let turn = 0; turn < BEYOND; turn++) {
-    const found = beside.filter(
-      (i) => bitAt(known, i % width, Math.floor(i / width)) === 0 && goOn(tones, known, i),
-    );
-    for (const i of found) setBit(known, i % width, Math.floor(i / width));
+    const found: number[] = [];
+    for (let y = 0; y < height; y++) {
+      for (let byte = 0; byte < known.stride; byte++) {
+        const beside = besideKnown(known, byte, y);
+        if (beside === 0) continue;
+        for (let x = 8 * byte, mask = 0x80; mask > 0 && x < width; mask >>= 1, x++) {
+          if ((beside & mask) === 0) continue;
+          goOn(tones, known, x, y);
+          found.push(x, y);
+        }
+      }
+    }
+    for (let k = 0; k < found.length; k += 2) setBit(known, found[k], found[k + 1]);
   }
 }
 
-/** Eight pixels that are all inside. */
+/** Which of eight pixels are not known, but one of those around them is. */
+function besideKnown({ data, stride, height }: Bits, byte: number, y: number): number {
+  const here = data[y * stride + byte];
+  if (here === WHOLE) return 0;
+  let around = 0;
+  let before = 0;
+  let after = 0;
+  for (let row = Math.max(0, y - 1); row <= Math.min(height - 1, y + 1); row++) {
+    const at = row * stride + byte;
+    around |= data[at];
+    if (byte > 0) before |= data[at - 1];
+    if (byte + 1 < stride) after |= data[at + 1];
+  }
+  return (around | (around << 1) | (around >> 1) | (before << 7) | (after >> 7)) & WHOLE & ~here;
+}
+
+/** Eight pixels that are all known. */
 const WHOLE = 0xff;
 
-/** Whether anything inside is so near to eight pixels that tones run on to them. */
-function hasInsideNear({ data, stride, height }: Bits, byte: number, y: number): boolean {
-  const [left, right] = [Math.max(0, byte - 1), Math.min(stride - 1, byte + 1)];
-  for (let row = Math.max(0, y - BEYOND); row <= Math.min(height - 1, y + BEYOND); row++)
-    for (let at = left; at <= right; at++) if (data[row * stride + at] !== 0) return true;
-  return false;
-}
-
-/** Gives a pixel the mean of those around it that are known; false where none is. */
-function goOn({ data, width, height }: Plane, known: Bits, i: number): boolean {
-  const [x, y] = [i % width, Math.floor(i / width)];
+/** Gives a pixel the mean of those around it that are known. */
+function goOn({ data, width, height }: Plane, known: Bits, x: number, y: number): void {
   let [sum, count] = [0, 0];
   for (let row = Math.max(0, y - 1); row <= Math.min(height - 1, y + 1); row++) {
     for (let column = Math.max(0, x - 1); column <= Math.min(width - 1, x + 1); column++) {
@@ -69,6 +76,5 @@ function goOn({ data, width, height }: Plane, known: Bits, i: number): boolean {
       count++;
     }
   }
-  if (count > 0) data[i] = Math.round(sum / count);
-  return count > 0;
+  data[y * width + x] = Math.round(sum / count);
 }
