@@ -1,6 +1,7 @@
 import { cache } from '../base/cache.ts';
 import { SOLID } from '../raster/plane.ts';
 import { cellThresholds, evenOutlines, type CellThresholds } from './cell-field.ts';
+import { asked, differenceOf } from './dot-difference.ts';
 import type { Dot } from './lattice-dot.ts';
 
 /** How many times as fine points are looked at where a dot's shape is thin, or its corners fall badly between them, about. */
@@ -21,6 +22,9 @@ const NEAR = [-0.5, -0.25, 0, 0.25, 0.5].map((part) => part / SIZES);
 /** Area of a cell that the outline of an even tone may be off by, and how far off the tone may be that is drawn for it. */
 const OFF = 0.006;
 const SHIFTED = 0.02;
+/** Of a cell, and of what is less of it, ink or bare, the part in which such an outline may not be the shape: a star's tips are cut before its area is. */
+const DIFFERS = 0.015;
+const DIFFERS_OF_LESS = 0.1;
 const HALVINGS = 10;
 
 /** How the contours of dots of a size are found so that an even tone's has its area. */
@@ -50,10 +54,11 @@ export const dotManners = (
 ) =>
   recentManners(`${key} · ${side}`, () => {
     const found = new Map<number, DotManner | undefined>();
+    const points = asked(threshold);
     const thresholdsOf = (level: number) => cellThresholds(key, threshold, sideOf(side, level));
     return (share) => {
       const size = Math.min(SIZES - 1, Math.floor(share * SIZES));
-      if (!found.has(size)) found.set(size, mannerOf((size + 0.5) / SIZES, thresholdsOf, shape));
+      if (!found.has(size)) found.set(size, mannerOf((size + 0.5) / SIZES, thresholdsOf, shape, points));
       return found.get(size);
     };
   });
@@ -62,6 +67,7 @@ function mannerOf(
   tone: number,
   thresholdsOf: (level: number) => CellThresholds,
   shape: (share: number) => Dot,
+  points: Float32Array,
 ): DotManner | undefined {
   const { loops, touches } = shape(tone);
   for (const level of LEVELS) {
@@ -74,6 +80,8 @@ function mannerOf(
       else high = middle;
     }
     const shift = (low + high) / 2 - tone;
+    const differs = differenceOf(drawn(tone + shift).dot, points, tone * SOLID);
+    if (differs > Math.min(DIFFERS, DIFFERS_OF_LESS * Math.min(tone, 1 - tone))) continue;
     const isTrue = NEAR.every((near) => {
       const { dot, area } = drawn(tone + near + shift);
       // A ring that has come apart may have its area all the same. One that leaps, as where a whole side passes a row of points, has not.
