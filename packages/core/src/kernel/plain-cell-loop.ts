@@ -2,7 +2,7 @@ import { rounded } from '../outline/rounded.ts';
 import { stretchToArea, thinnedToArea } from '../outline/thin.ts';
 
 /** A closed outline in a cell as it is drawn. */
-export interface CellLoop {
+export interface KeptLoop {
   /** Points that are kept, x and y by turns, in steps along the cell. */
   readonly kept: readonly number[];
   /** Twice the area before points were taken out. */
@@ -17,7 +17,7 @@ export interface CellLoop {
  * @param side   of the cell, in steps
  * @param strays steps that outlines may stray by
  */
-export function cellLoop(loop: Float64Array, side: number, strays: number): CellLoop {
+export function cellLoop(loop: Float64Array, side: number, strays: number): KeptLoop {
   const { length } = loop;
   const points = rounded(loop, length);
   let first = -1;

@@ -1,5 +1,5 @@
 import type { Dot } from './lattice-dot.ts';
-import { isPoints } from './stitch.ts';
+import { isPoints } from './cell-loop.ts';
 
 /** Points each way that a cell is asked at. */
 const POINTS = 64;

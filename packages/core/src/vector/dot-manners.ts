@@ -5,7 +5,7 @@ import { asked, differenceOf } from './dot-difference.ts';
 import type { Dot } from './lattice-dot.ts';
 
 /** How many times as fine points are looked at where a dot's shape is thin, or its corners fall badly between them, about. */
-const FINER = [1, 1.4, 2, 4] as const;
+const FINER = [1, 1.4, 2, 3, 4] as const;
 
 /** Levels of points, from the coarsest on. */
 export const LEVELS = [...FINER.keys()];

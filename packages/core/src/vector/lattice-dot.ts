@@ -1,7 +1,7 @@
 import { cache } from '../base/cache.ts';
 import { areaOf, type Piece } from '../path/piece.ts';
 import type { CellOutline } from '../screen/spot/cell-outline.ts';
-import type { CellLoop } from './stitch.ts';
+import { loopOf, type CellLoop } from './cell-loop.ts';
 
 /** Tones are told apart in so many steps: finer than any press holds. */
 const STEPS = 4096;
@@ -38,12 +38,10 @@ export const outlinesOf = (key: string, shape: CellOutline): ((tone: number) => 
   });
 
 function dotOf(pieces: readonly Piece[]): Dot {
-  const loops = loopsOf(pieces).map((loop) => (loop.every(({ rx }) => rx === 0) ? pointsOf(loop) : loop));
+  const loops = loopsOf(pieces).map(loopOf);
   return { loops, touches: pieces.some(touchesSide), points: pieces.length };
 }
 const NO_DOT: Dot = { loops: [], touches: false, points: 0 };
-
-const pointsOf = (loop: readonly Piece[]): number[] => loop.flatMap(({ x0, y0 }) => [x0, y0]);
 
 /** The size of an area: from a table of areas, between two sizes of which the root of an area runs nearly straight, and closer where it costs little. */
 function sizesOf(shape: CellOutline): (area: number) => number {

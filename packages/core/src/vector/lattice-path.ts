@@ -5,7 +5,8 @@ import type { PathData, Paths } from './path-data.ts';
 import type { Area } from '../path/area.ts';
 import { ClippedPath } from './clipped.ts';
 import type { DotRows } from './dot-rows.ts';
-import { isPoints, Stitching, type CellLoop } from './stitch.ts';
+import { isPoints, PIECE, type CellLoop } from './cell-loop.ts';
+import { Stitching } from './stitch.ts';
 
 /** Units by which half an ellipse may be off for rounding. */
 const SHORT = 1.3;
@@ -145,12 +146,10 @@ export function drawLoop(loop: CellLoop, map: Affine, unit: number, turn: number
     drawPoints(loop, map, out);
     return;
   }
-  const [first] = loop;
-  const whole = loop.length === 4 && loop.every(({ rx, x1, y1 }) => rx > 0 && x1 * y1 === 0);
-  if (whole) {
+  if (isWholeEllipse(loop)) {
     // All of an ellipse: two halves. Axes a little too short for their ends are drawn out to meet them, as SVG has it, so
     // that a half is a half whatever was rounded.
-    const { rx, ry, forward } = first;
+    const [rx, ry, isForward] = [loop[4], loop[5], loop[6] === 1];
     const short = 1 - Math.min(0.5, SHORT / (rx * unit));
     // A circle begins level with its middle, however the lattice is turned: its numbers come twice then, and pack well.
     const isCircle = rx === ry;
@@ -161,7 +160,7 @@ export function drawLoop(loop: CellLoop, map: Affine, unit: number, turn: number
         rx * unit * short,
         ry * unit * short,
         turn,
-        forward,
+        isForward,
         map.x0 + side * endX,
         map.y0 + side * endY,
       );
@@ -169,12 +168,21 @@ export function drawLoop(loop: CellLoop, map: Affine, unit: number, turn: number
     return;
   }
   const { xx, xy, x0, yx, yy, y0 } = map;
-  out.move(xx * first.x0 + xy * first.y0 + x0, yx * first.x0 + yy * first.y0 + y0);
-  loop.forEach(({ x1, y1, rx, ry, forward }, k) => {
-    const x = xx * x1 + xy * y1 + x0;
-    const y = yx * x1 + yy * y1 + y0;
-    if (rx > 0) out.arc(rx * unit, ry * unit, turn, forward, x, y);
-    else if (k < loop.length - 1) out.line(x, y);
-  });
+  out.move(xx * loop[0] + xy * loop[1] + x0, yx * loop[0] + yy * loop[1] + y0);
+  for (let at = 0; at < loop.length; at += PIECE) {
+    const [u, v, rx] = [loop[at + 2], loop[at + 3], loop[at + 4]];
+    const x = xx * u + xy * v + x0;
+    const y = yx * u + yy * v + y0;
+    if (rx > 0) out.arc(rx * unit, loop[at + 5] * unit, turn, loop[at + 6] === 1, x, y);
+    else if (at + PIECE < loop.length) out.line(x, y);
+  }
   out.close();
+}
+
+/** True for four quarters of an ellipse about the cell's middle. */
+function isWholeEllipse(loop: Float64Array): boolean {
+  if (loop.length !== 4 * PIECE) return false;
+  for (let at = 0; at < loop.length; at += PIECE)
+    if (loop[at + 4] === 0 || loop[at + 2] * loop[at + 3] !== 0) return false;
+  return true;
 }

@@ -1,14 +1,15 @@
 import { scaled } from '../raster/affine.ts';
 import { pathData } from './path-data.ts';
-import { Stitching, type CellLoop } from './stitch.ts';
+import { loopOf, type CellLoop } from './cell-loop.ts';
+import { Stitching } from './stitch.ts';
 
 const WHOLE: CellLoop = [-0.5, -0.5, 0.5, -0.5, 0.5, 0.5, -0.5, 0.5];
 const IN_TENTHS = scaled(10);
 /** The left half of a cell, bounded by half a circle. */
-const HALF_ROUND: CellLoop = [
+const HALF_ROUND: CellLoop = loopOf([
   { x0: -0.5, y0: -0.5, x1: -0.5, y1: 0.5, rx: 0.5, ry: 0.5, forward: true },
   { x0: -0.5, y0: 0.5, x1: -0.5, y1: -0.5, rx: 0, ry: 0, forward: true },
-];
+]);
 
 /** Steps and area of each loop. */
 function loopsOf(made: Stitching): { steps: string; area: number }[] {

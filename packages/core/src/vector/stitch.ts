@@ -1,14 +1,8 @@
-import type { Piece } from '../path/piece.ts';
+import { isPoints, PIECE, type CellLoop } from './cell-loop.ts';
 import { chained, type VisitLoop } from './chained.ts';
 import { Runs } from './runs.ts';
 
 const HALF = 0.5;
-
-/** A closed outline in a cell, from its middle: pieces, or the points between straight ones, x and y by turns. */
-export type CellLoop = readonly Piece[] | readonly number[];
-
-/** True for an outline that is told by its points. */
-export const isPoints = (loop: CellLoop): loop is readonly number[] => typeof loop[0] === 'number';
 
 /** Numbers of a line that are at hand without a list of its own: two parts, from and to each. */
 const ROOM = 4;
@@ -122,14 +116,19 @@ export class Stitching {
     }
   }
 
-  private addPieces(i: number, j: number, pieces: readonly Piece[]): void {
+  private addPieces(i: number, j: number, pieces: Float64Array): void {
     const { runs } = this;
     let goesOn = false;
-    for (const { x0, y0, x1, y1, rx, ry, forward } of pieces) {
+    for (let at = 0; at < pieces.length; at += PIECE) {
+      const x0 = pieces[at];
+      const y0 = pieces[at + 1];
+      const x1 = pieces[at + 2];
+      const y1 = pieces[at + 3];
+      const rx = pieces[at + 4];
       if (rx === 0 && this.laySide(i, j, x0, y0, x1, y1)) goesOn = false;
       else {
         if (!goesOn) runs.begin(x0 + i, y0 + j, true);
-        runs.arc(x1 + i, y1 + j, rx, ry, forward);
+        runs.arc(x1 + i, y1 + j, rx, pieces[at + 5], pieces[at + 6] === 1);
         goesOn = true;
       }
     }
