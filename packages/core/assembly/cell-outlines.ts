@@ -38,7 +38,7 @@ let outAt: usize = 0;
  *
  * Writes x and y (f64) of each outline's points to `out`, one outline after another, and to `told` the area in cells (f64), 1 where an outline meets a side
  * (i32), how many points there are (i32), and how many numbers each outline has (i32); returns how many outlines there are. With n = side + 1, `room` is
- * of 144n² + 64n + 256 bytes, `out` of 32n² + 64. Reads up to three numbers past rows of points.
+ * of 144n² + 64n + 256 bytes, `out` of 32n² + 64, `told` of 2n² + 32. Reads up to three numbers past rows of points.
  */
 export function traceCell(
   tones: usize,
@@ -55,15 +55,17 @@ export function traceCell(
   const words = (width >> 5) + 1;
   const rowBytes = <usize>(stride << 2);
   const bitBytes = <usize>(words << 2);
+  // Points of outlines, at most: there are so many where every other point has ink.
+  const most = <usize>(2 * width * width + 2);
   const places = room;
-  const next = places + <usize>(32 * width * width);
-  const raw = next + <usize>(8 * width * width);
-  const moved = raw + <usize>(32 * width * width + 32);
-  lostAt = moved + <usize>(32 * width * width);
-  marksAt = lostAt + <usize>(16 * width * width + 16);
-  endsAt = marksAt + <usize>(8 * width * width + 16);
-  keptAt = endsAt + <usize>(8 * width * width);
-  const values = keptAt + ((<usize>(2 * width * width) + 15) & ~15);
+  const raw = places + 16 * most;
+  const moved = raw + 16 * (most + 1);
+  lostAt = moved + 16 * most;
+  const next = lostAt + 8 * (most + 1);
+  marksAt = next + 4 * most;
+  endsAt = marksAt + 4 * (most + 1);
+  keptAt = endsAt + 4 * most;
+  const values = keptAt + ((most + 15) & ~15);
   const columns = values + rowBytes * <usize>width;
   const bits = columns + <usize>(4 * width + 8);
   const along = thresholds + <usize>(4 * width * width);

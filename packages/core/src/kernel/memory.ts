@@ -128,7 +128,7 @@ export const CELL = {
   range: area(64),
   room: area(144 * CELL_NUMBERS + 64 * CELL_POINTS + 256),
   points: area(32 * CELL_NUMBERS + 64),
-  told: area(16 + 2 * CELL_NUMBERS),
+  told: area(32 + 2 * CELL_NUMBERS),
   mostNumbers: 4 * CELL_NUMBERS,
   mostLoops: CELL_NUMBERS / 2,
 };

@@ -141,6 +141,16 @@ describe('outlines of a cell', () => {
     );
   });
 
+  it('are as many as points allow: every other one with ink', () => {
+    for (const side of [2, 4, 8, 16, 32, 64]) {
+      const tones = Array.from({ length: (side + 1) ** 2 }, (_, i) => (i % 2 === 0 ? 40_000 : 20_000));
+      const thresholds = new Array<number>(thresholdCount(side)).fill(39_000);
+      const [a, b] = both.map((kernels) => trace(kernels, side, tones, thresholds, 0, 0));
+      expect(a.loops).toHaveLength(((side + 1) ** 2 + 1) / 2);
+      expect(a).toEqual(b);
+    }
+  });
+
   /** Thresholds of a cone: what is inked at a tone is a disc of as many steps about a point. */
   function cone(side: number, x0: number, y0: number): number[] {
     const away = (x: number, y: number) => Math.hypot(x - x0, y - y0);

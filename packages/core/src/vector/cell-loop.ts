@@ -5,7 +5,7 @@ export const PIECE = 7;
 
 /**
  * A closed outline in a cell, from its middle: the points between straight pieces, x and y by turns, or pieces one after another, some of them arcs. Pieces
- * are bare numbers side by side, as the outlines of all sizes of a dot are gone through again and again: objects were read four times as slowly.
+ * are bare numbers side by side, as the outlines of all sizes of a dot are gone through again and again: with objects pure Euclidean dots took 1.4 times as long.
  */
 export type CellLoop = readonly number[] | Float64Array;
 
